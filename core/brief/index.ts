@@ -1,0 +1,8 @@
+export { briefFrom, briefSchema, ruleSchema, BRIEF_VERSION, DIALS, type Brief, type DialName, type Rule } from './schema'
+export { compile, type CompiledPrompt, type PromptLine } from './compile'
+export { parsePrompt, type PromptView } from './parsePrompt'
+export { changesBetween, FIELD_LABELS, type BriefChange } from './changes'
+export { migrate, type StoredBrief } from './migrate'
+export { fillVariables } from './variables'
+export { dialWords } from './prompt'
+export { drawFace } from './face'

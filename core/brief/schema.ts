@@ -1,0 +1,142 @@
+import { z } from 'zod'
+
+/** Version of the stored form. Raise it when a field changes meaning, and add a step to `migrate.ts`. */
+export const BRIEF_VERSION = 1
+
+const line = (most = 300) => z.string().max(most)
+const text = (most = 8000) => z.string().max(most)
+const id = z.string().min(1).max(64)
+const dial = z.number().int().min(0).max(100)
+
+const identity = z.object({
+  name: line(80).default(''),
+  role: line().default(''),
+  description: line(600).default(''),
+  /** A seed for the drawn face, or the id of an uploaded image; empty means: from the name. */
+  avatar: line(120).default(''),
+  /** BCP 47 tags. */
+  language: z
+    .string()
+    .regex(/^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, 'must be a language tag such as en-GB')
+    .default('en-GB'),
+  alsoSpeaks: z.array(z.string().max(35)).max(20).default([]),
+})
+
+const purpose = z.object({
+  job: text(2000).default(''),
+  audience: text(2000).default(''),
+  goals: z.array(line(600)).max(50).default([]),
+  outOfScope: z.array(line(600)).max(50).default([]),
+})
+
+export const DIALS = ['formality', 'warmth', 'brevity', 'playfulness', 'directness'] as const
+
+const manner = z.object({
+  persona: text().default(''),
+  dials: z
+    .object({
+      formality: dial.default(50),
+      warmth: dial.default(60),
+      brevity: dial.default(60),
+      playfulness: dial.default(20),
+      directness: dial.default(60),
+    })
+    .prefault({}),
+  samples: z.array(text()).max(20).default([]),
+  format: z
+    .object({
+      maxWords: z.number().int().min(5).max(2000).nullable().default(null),
+      bullets: z.enum(['auto', 'always', 'never']).default('auto'),
+      emoji: z.boolean().default(false),
+      signOff: line().default(''),
+      addressByName: z.boolean().default(false),
+      readingGrade: z.number().min(1).max(20).nullable().default(null),
+    })
+    .prefault({}),
+})
+
+export const ruleSchema = z.object({
+  id,
+  when: line(1000).default(''),
+  do: line(1000).default(''),
+  strength: z.enum(['always', 'usually']).default('always'),
+  enabled: z.boolean().default(true),
+})
+
+const dutySchema = z.object({
+  id,
+  name: line(120).default(''),
+  when: line(1000).default(''),
+  examples: z.array(line(600)).max(50).default([]),
+  steps: text().default(''),
+  ask: z
+    .array(
+      z.object({
+        name: line(80),
+        type: z.enum(['text', 'number', 'date', 'time', 'email', 'phone', 'choice']).default('text'),
+        question: line(600).default(''),
+        required: z.boolean().default(true),
+      }),
+    )
+    .max(50)
+    .default([]),
+  tools: z.array(line(80)).max(50).default([]),
+})
+
+const boundarySchema = z.object({
+  id,
+  subject: line(600).default(''),
+  examples: z.array(line(600)).max(50).default([]),
+  reply: line(1000).default(''),
+  onHit: z.enum(['decline', 'redirect', 'handOver']).default('decline'),
+})
+
+/** Everything that says who an agent is and how it behaves. What is left out takes its default. */
+export const briefSchema = z.object({
+  identity: identity.prefault({}),
+  purpose: purpose.prefault({}),
+  manner: manner.prefault({}),
+  rules: z.array(ruleSchema).max(200).default([]),
+  duties: z.array(dutySchema).max(50).default([]),
+  boundaries: z.array(boundarySchema).max(100).default([]),
+  glossary: z
+    .array(z.object({ term: line(120), meaning: line(1000).default(''), also: z.array(line(120)).max(30).default([]) }))
+    .max(500)
+    .default([]),
+  answers: z
+    .array(z.object({ question: line(1000), answer: text(4000), why: line(1000).default('') }))
+    .max(200)
+    .default([]),
+  openers: z
+    .object({
+      greeting: line(1000).default(''),
+      suggestions: z.array(line()).max(12).default([]),
+      followUps: z.boolean().default(false),
+    })
+    .prefault({}),
+  grounding: z
+    .object({
+      libraryOnly: z.boolean().default(true),
+      cite: z.boolean().default(true),
+      whenUnknown: line(1000).default('I don’t know that. It is not in what I have been given.'),
+      deliberate: z.enum(['never', 'whenAsked', 'always']).default('never'),
+      deliberateWhen: line(1000).default(''),
+    })
+    .prefault({}),
+  memory: z
+    .object({
+      turns: z.number().int().min(0).max(100).default(8),
+      summarise: z.boolean().default(false),
+      rememberVisitor: z.boolean().default(true),
+    })
+    .prefault({}),
+  variables: z.array(z.object({ name: line(60), fallback: line().default('') })).max(100).default([]),
+  freeform: text(40_000).default(''),
+})
+
+export type Brief = z.infer<typeof briefSchema>
+export type Rule = z.infer<typeof ruleSchema>
+export type DialName = (typeof DIALS)[number]
+
+/** A whole brief from a partial one; throws a ZodError that names the field when a value is not allowed. */
+export const briefFrom = (partial: z.input<typeof briefSchema>): Brief => briefSchema.parse(partial)

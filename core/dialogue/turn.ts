@@ -1,0 +1,104 @@
+import type { Brief } from '../brief'
+import type { Locator } from '../library'
+import type { ScorePart } from '../retrieval'
+import type { Intent } from '../rules'
+import type { ChatMessage, Model } from './model'
+
+/** How a turn ended. */
+export const OUTCOMES = ['answered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
+export type Outcome = (typeof OUTCOMES)[number]
+
+/** What was said before: one exchange of a conversation. */
+export interface Exchange {
+  readonly said: string
+  readonly reply: string
+  /** The line as it was understood, follow-ups resolved. */
+  readonly question: string
+}
+
+/** A passage the library gives for a question, with why. */
+export interface FoundPassage {
+  readonly passageId: string
+  readonly sourceId: string
+  readonly sourceTitle: string
+  readonly text: string
+  readonly headings: readonly string[]
+  readonly locator: Locator
+  readonly score: number
+  readonly parts: readonly ScorePart[]
+  /** Share of what the question is about that the passage holds, 0..1. */
+  readonly coverage: number
+}
+
+/** The library as a turn sees it. */
+export interface LibraryPort {
+  search(question: string, limit: number): Promise<readonly FoundPassage[]> | readonly FoundPassage[]
+}
+
+/** Where one citation of a reply points. `quote` stands word for word in the passage. */
+export interface Citation {
+  readonly marker: number
+  readonly passageId: string
+  readonly sourceId: string
+  readonly sourceTitle: string
+  readonly headings: readonly string[]
+  readonly quote: string
+  readonly locator: Locator
+}
+
+/** One line under a step of the workings; it may point at a passage or at a field of the brief. */
+export interface WorkingDetail {
+  readonly label: string
+  readonly text: string
+  readonly passageId?: string
+  readonly sourceId?: string
+  readonly field?: string
+}
+
+/** One step of how an answer was made: what it did in one sentence, the details, and how long it took. */
+export interface Working {
+  readonly step: 'read' | 'boundaries' | 'follow-up' | 'retrieval' | 'prompt' | 'model' | 'checks'
+  readonly summary: string
+  readonly details: readonly WorkingDetail[]
+  readonly tookMs: number
+}
+
+/** What a turn needs from outside. */
+export interface TurnContext {
+  readonly brief: Brief
+  readonly library: LibraryPort
+  readonly model: Model
+  readonly conversation: readonly Exchange[]
+  /** Milliseconds of a monotonic clock. */
+  readonly clock: () => number
+  readonly signal?: AbortSignal
+  /** Called with each piece of text while the model speaks. */
+  readonly onText?: (text: string) => void
+  readonly onWorking?: (working: Working) => void
+}
+
+/** A turn on its way: each step gives the next state and never changes the one it got. */
+export interface TurnState {
+  readonly said: string
+  readonly question: string
+  readonly intent: Intent
+  readonly found: readonly FoundPassage[]
+  readonly messages: readonly ChatMessage[]
+  readonly reply: string
+  readonly citations: readonly Citation[]
+  readonly outcome: Outcome
+  /** Set when the reply stands and the remaining steps are to be left out. */
+  readonly isSettled: boolean
+  readonly workings: readonly Working[]
+}
+
+/** What a step reports about itself; its time is added by the pipeline. */
+export type Report = Omit<Working, 'tookMs'>
+
+/** A step of the pipeline: from the state so far to the next, with a report when there is something to tell. */
+export type Step = (state: TurnState, context: TurnContext) => Promise<StepResult> | StepResult
+
+export interface StepResult {
+  readonly state: TurnState
+  readonly report?: Report
+}

@@ -1,0 +1,5 @@
+export type { Block, Cell, Document, Locator, ReadProblem, ReadResult, SourceFile } from './document'
+export { baseName } from './document'
+export { read, readableExtensions } from './readers'
+export { readPairs, type Pair } from './readers/pairs'
+export { passagesOf, PASSAGE_SIZES, type Passage, type PassageSizes } from './passages'

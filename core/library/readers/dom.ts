@@ -1,0 +1,161 @@
+import { parseHTML } from 'linkedom'
+import { oneLine, type Block, type Locator } from '../document'
+import { tableBlocks } from '../tables'
+
+/** The few parts of a DOM element that reading needs; linkedom's own types are wider and looser. */
+export interface Element {
+  readonly tagName: string
+  readonly textContent: string
+  readonly children: Iterable<Element>
+  readonly childNodes: Iterable<Node>
+  getAttribute(name: string): string | null
+  querySelector(selector: string): Element | null
+  querySelectorAll(selector: string): Iterable<Element>
+  remove(): void
+}
+
+interface Node {
+  readonly nodeType: number
+  readonly textContent: string
+}
+
+export interface Dom {
+  readonly title: string
+  readonly body: Element
+  readonly documentElement: Element
+  querySelector(selector: string): Element | null
+  querySelectorAll(selector: string): Iterable<Element>
+}
+
+/** Parses HTML into an inert tree: scripts are not run, nothing is loaded. */
+export const parseDom = (html: string): Dom => parseHTML(html).document as unknown as Dom
+
+const NOT_TEXT = 'script,style,noscript,template,svg,canvas,iframe,object,form,button,select,input,[hidden]'
+const TEXT_NODE = 3
+const MAX_DEPTH = 200
+
+/** Makes the locator of a block from the nearest anchor above it and its text. */
+export type Locate = (anchor: string, heading: string) => Locator
+
+const headingLocator: Locate = (anchor, heading) => ({ kind: 'heading', anchor, label: heading || 'start' })
+
+/**
+ * The blocks of an element in reading order: headings, paragraphs, list items (nested ones too) and table rows. What a
+ * visitor would not read (scripts, forms, hidden parts) is left out. `locate` sets how places are named.
+ */
+export function blocksOf(root: Element, locate: Locate = headingLocator): Block[] {
+  for (const unread of root.querySelectorAll(NOT_TEXT)) unread.remove()
+  const walk: Walk = { blocks: [], loose: '', anchor: '', heading: '', anchors: new Map(), locate }
+  visit(root, walk, 0)
+  flush(walk)
+  return walk.blocks
+}
+
+interface Walk {
+  blocks: Block[]
+  /** Inline text gathered since the last block: it becomes a paragraph of its own. */
+  loose: string
+  anchor: string
+  heading: string
+  anchors: Map<string, number>
+  locate: Locate
+}
+
+const here = (walk: Walk): Locator => walk.locate(walk.anchor, walk.heading)
+
+function flush(walk: Walk): void {
+  const text = oneLine(walk.loose)
+  walk.loose = ''
+  if (text !== '') walk.blocks.push({ kind: 'paragraph', text, locator: here(walk) })
+}
+
+const BLOCKS = new Set(
+  'ADDRESS ARTICLE ASIDE BLOCKQUOTE BODY DD DETAILS DIV DL DT FIGCAPTION FIGURE FOOTER HEADER HR HTML LI MAIN NAV OL P PRE SECTION SUMMARY TABLE UL'.split(
+    ' ',
+  ),
+)
+
+function visit(element: Element, walk: Walk, depth: number): void {
+  if (depth > MAX_DEPTH) {
+    walk.loose += ` ${element.textContent}`
+    return
+  }
+  for (const node of element.childNodes) {
+    if (node.nodeType === TEXT_NODE) walk.loose += node.textContent
+    else if ('tagName' in node) visitElement(node as unknown as Element, walk, depth)
+  }
+}
+
+function visitElement(element: Element, walk: Walk, depth: number): void {
+  const tag = element.tagName.toUpperCase()
+  if (tag === 'BR') {
+    walk.loose += ' '
+  } else if (/^H[1-6]$/.test(tag)) {
+    flush(walk)
+    openHeading(element, Number(tag[1]), walk)
+  } else if (tag === 'TABLE') {
+    flush(walk)
+    walk.blocks.push(...tableBlocks(rowsOf(element), () => here(walk)))
+  } else if (tag === 'LI') {
+    flush(walk)
+    visitItem(element, walk, depth)
+  } else if (BLOCKS.has(tag)) {
+    flush(walk)
+    visit(element, walk, depth + 1)
+    flush(walk)
+  } else {
+    visit(element, walk, depth + 1)
+  }
+}
+
+function openHeading(element: Element, level: number, walk: Walk): void {
+  const text = oneLine(element.textContent)
+  if (text === '') return
+  walk.anchor = element.getAttribute('id') || uniqueAnchor(text, walk.anchors)
+  walk.heading = text
+  walk.blocks.push({ kind: 'heading', level, text, locator: here(walk) })
+}
+
+/** The anchor of a heading without an id: its words in lower case joined by hyphens, numbered when it comes again. */
+function uniqueAnchor(text: string, anchors: Map<string, number>): string {
+  const slug =
+    text
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'section'
+  const seen = anchors.get(slug) ?? 0
+  anchors.set(slug, seen + 1)
+  return seen === 0 ? slug : `${slug}-${seen + 1}`
+}
+
+function visitItem(item: Element, walk: Walk, depth: number): void {
+  const nested: Element[] = []
+  for (const child of item.children) if (/^(UL|OL)$/i.test(child.tagName)) nested.push(child)
+  for (const list of nested) list.remove()
+  const text = oneLine(item.textContent)
+  if (text !== '') walk.blocks.push({ kind: 'item', text: `${marker(item)} ${text}`, locator: here(walk) })
+  for (const list of nested) visit(list, walk, depth + 1)
+}
+
+/** "3." in an ordered list, "-" in any other: the order of steps must survive. */
+function marker(item: Element): string {
+  const list = (item as unknown as { parentElement: Element | null }).parentElement
+  if (!list || list.tagName.toUpperCase() !== 'OL') return '-'
+  const first = Number(list.getAttribute('start') ?? 1)
+  const items = [...list.children].filter((child) => child.tagName.toUpperCase() === 'LI')
+  return `${(Number.isFinite(first) ? first : 1) + items.indexOf(item)}.`
+}
+
+function rowsOf(table: Element): string[][] {
+  const rows: string[][] = []
+  for (const row of table.querySelectorAll('tr')) {
+    const cells: string[] = []
+    for (const cell of row.children) {
+      if (!/^T[HD]$/i.test(cell.tagName)) continue
+      const span = Math.min(Number(cell.getAttribute('colspan')) || 1, 50)
+      for (let at = 0; at < span; at++) cells.push(cell.textContent)
+    }
+    rows.push(cells)
+  }
+  return rows
+}

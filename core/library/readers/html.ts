@@ -1,0 +1,37 @@
+import { Readability } from '@mozilla/readability'
+import { decodeText } from '../encoding'
+import { oneLine, readable, type Reader } from '../document'
+import { blocksOf, parseDom, type Dom, type Element } from './dom'
+
+const FURNITURE =
+  'nav,header,footer,aside,[role=navigation],[role=banner],[role=contentinfo],[role=search],[aria-hidden=true]'
+const MIN_MAIN_TEXT = 200
+
+/**
+ * HTML → document. The main text is the page's own `main` or `article`; else what Readability finds; else the body
+ * without menus, head and foot. Scripts are never run and nothing is loaded.
+ */
+export const readHtml: Reader = (file) => {
+  const html = decodeText(file.bytes, file.mediaType)
+  const dom = parseDom(html.includes('<') ? html : `<p>${html}</p>`)
+  const title = oneLine(dom.title || dom.querySelector('h1')?.textContent || '')
+  return readable(title, blocksOf(mainOf(dom, html)), file.name)
+}
+
+function mainOf(dom: Dom, html: string): Element {
+  const body = dom.body ?? dom.documentElement
+  const marked = [...dom.querySelectorAll('main,[role=main],article')].find(
+    (element) => element.textContent.trim().length > 0,
+  )
+  if (marked) return withoutFurniture(marked)
+  const stripped = withoutFurniture(body)
+  if (stripped.querySelector('h1,h2,table,ul,ol')) return stripped
+  const article = new Readability(parseDom(html) as never, { charThreshold: MIN_MAIN_TEXT }).parse()
+  const found = article?.content ? parseDom(`<body>${article.content}</body>`).body : undefined
+  return found && found.textContent.trim().length >= MIN_MAIN_TEXT ? found : stripped
+}
+
+function withoutFurniture(root: Element): Element {
+  for (const part of root.querySelectorAll(FURNITURE)) part.remove()
+  return root
+}

@@ -1,0 +1,85 @@
+import { isBinary } from '../encoding'
+import { failed, type Reader, type ReadResult, type SourceFile } from '../document'
+import { readDocx } from './docx'
+import { readHtml } from './html'
+import { readMarkdown } from './markdown'
+import { readEpub, readPptx } from './packaged'
+import { readPdf, type OnPage } from './pdf'
+import { readCsv, readXlsx } from './sheets'
+import { readText } from './text'
+
+interface Format {
+  readonly name: string
+  readonly extensions: readonly string[]
+  readonly mediaTypes: readonly string[]
+  readonly read: (file: SourceFile, onPage?: OnPage) => ReturnType<Reader>
+}
+
+/** Every format that can be read. To add one: write its reader, add a line here. */
+const FORMATS: readonly Format[] = [
+  { name: 'PDF', extensions: ['pdf'], mediaTypes: ['application/pdf'], read: readPdf },
+  { name: 'Markdown', extensions: ['md', 'markdown'], mediaTypes: ['text/markdown'], read: readMarkdown },
+  {
+    name: 'HTML',
+    extensions: ['html', 'htm', 'xhtml'],
+    mediaTypes: ['text/html', 'application/xhtml+xml'],
+    read: readHtml,
+  },
+  {
+    name: 'Word',
+    extensions: ['docx'],
+    mediaTypes: ['application/vnd.openxmlformats-officedocument.wordprocessingml.document'],
+    read: readDocx,
+  },
+  {
+    name: 'Excel',
+    extensions: ['xlsx'],
+    mediaTypes: ['application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+    read: readXlsx,
+  },
+  { name: 'CSV', extensions: ['csv', 'tsv'], mediaTypes: ['text/csv', 'text/tab-separated-values'], read: readCsv },
+  { name: 'EPUB', extensions: ['epub'], mediaTypes: ['application/epub+zip'], read: readEpub },
+  {
+    name: 'PowerPoint',
+    extensions: ['pptx'],
+    mediaTypes: ['application/vnd.openxmlformats-officedocument.presentationml.presentation'],
+    read: readPptx,
+  },
+  { name: 'plain text', extensions: ['txt', 'text', 'log'], mediaTypes: ['text/plain'], read: readText },
+]
+
+/** The file extensions that can be read, without dots. */
+export const readableExtensions: readonly string[] = FORMATS.flatMap((format) => format.extensions)
+
+/**
+ * Reads a file into a document. The format is told by what the bytes begin with, then by the extension, then by the
+ * media type. A format nobody reads, or a file that is not what its name says, comes back as a problem.
+ */
+export async function read(file: SourceFile, onPage?: OnPage): Promise<ReadResult> {
+  if (file.bytes.length === 0)
+    return failed(`“${file.name}” is empty.`, 'Check the file on your computer, then add it again.')
+  const format = formatOf(file)
+  if (!format) {
+    const known = FORMATS.map((each) => each.name).join(', ')
+    return failed(`“${file.name}” is of a kind that cannot be read.`, `These can: ${known}.`)
+  }
+  const isTextFormat = format.mediaTypes.some((type) => type.startsWith('text/'))
+  if (isTextFormat && isBinary(file.bytes)) {
+    return failed(
+      `“${file.name}” is called ${format.name} but does not hold text.`,
+      'Check that the file is what its name says.',
+    )
+  }
+  return format.read(file, onPage)
+}
+
+function formatOf(file: SourceFile): Format | undefined {
+  const extension = /\.([a-z0-9]+)$/i.exec(file.name)?.[1]?.toLowerCase() ?? ''
+  const mediaType = (file.mediaType ?? '').split(';')[0]!.trim().toLowerCase()
+  const isPdf = String.fromCharCode(...file.bytes.subarray(0, 5)) === '%PDF-'
+  if (isPdf) return FORMATS[0]
+  return (
+    FORMATS.find((format) => format.extensions.includes(extension)) ??
+    FORMATS.find((format) => format.mediaTypes.includes(mediaType))
+  )
+}

@@ -1,0 +1,18 @@
+import { oneLine, readable, type Block } from '../document'
+import type { ReadResult } from '../document'
+
+/** A question with its fixed answer, as the designer typed it. */
+export interface Pair {
+  readonly question: string
+  readonly answer: string
+}
+
+/** Question-and-answer pairs → document: one block each, so that a pair is always found and cited whole. */
+export function readPairs(title: string, pairs: readonly Pair[]): ReadResult {
+  const blocks: Block[] = pairs.map((pair, at) => ({
+    kind: 'pair',
+    text: `Question: ${oneLine(pair.question)}\nAnswer: ${oneLine(pair.answer)}`,
+    locator: { kind: 'pair', pair: at + 1, label: `pair ${at + 1}` },
+  }))
+  return readable(title, blocks, title)
+}

@@ -1,0 +1,48 @@
+import type { Citation, Exchange, Outcome, TurnState, Working } from '../dialogue'
+import { judge, type Verdict } from './check'
+import type { Check, Script } from './script'
+
+/** One turn of a run: what was said, what came back, and each check with its verdict. */
+export interface TurnResult {
+  readonly say: string
+  readonly reply: string
+  readonly outcome: Outcome
+  readonly citations: readonly Citation[]
+  readonly workings: readonly Working[]
+  readonly checks: readonly (Verdict & { readonly check: Check })[]
+  readonly passed: boolean
+}
+
+/** One script of a run. It passed when every check of every turn did. */
+export interface ScriptResult {
+  readonly scriptId: string
+  readonly title: string
+  readonly passed: boolean
+  readonly turns: readonly TurnResult[]
+  /** Set when the script could not be played to its end. */
+  readonly error?: string
+}
+
+/** Takes one turn given the conversation so far. */
+export type PlayTurn = (said: string, conversation: readonly Exchange[]) => Promise<TurnState>
+
+/** Plays a script turn by turn in one conversation and holds each reply against its checks. */
+export async function playScript(script: Script & { readonly id: string }, play: PlayTurn): Promise<ScriptResult> {
+  const turns: TurnResult[] = []
+  let conversation: readonly Exchange[] = []
+  for (const turn of script.turns) {
+    const state = await play(turn.say, conversation)
+    const checks = turn.checks.map((check) => ({ check, ...judge(check, state) }))
+    turns.push({
+      say: turn.say,
+      reply: state.reply,
+      outcome: state.outcome,
+      citations: state.citations,
+      workings: state.workings,
+      checks,
+      passed: checks.every((check) => check.passed),
+    })
+    conversation = [...conversation, { said: turn.say, reply: state.reply, question: state.question }]
+  }
+  return { scriptId: script.id, title: script.title, passed: turns.every((turn) => turn.passed), turns }
+}

@@ -1,0 +1,5 @@
+export { buildSegment, FIELDS, type IndexedText, type Segment } from './segment'
+export { LibraryIndex, type PassageAt } from './libraryIndex'
+export { search, type Hit, type ScorePart, type SearchOptions } from './search'
+export { SCORERS, type Candidate, type Scorer } from './scorers'
+export { parseQuery, type Query, type QueryTerm } from './query'

@@ -1,0 +1,82 @@
+import { FIELDS, POSTING_WIDTH, type Segment } from './segment'
+
+/** Where a passage is: which segment of the library, and which passage in it. */
+export interface PassageAt {
+  readonly segment: number
+  readonly passage: number
+}
+
+/** One term in one passage: how often it stands in each field, and where in the body. */
+export interface Posting extends PassageAt {
+  readonly counts: readonly [title: number, headings: number, body: number]
+  readonly positions: Uint32Array
+}
+
+/**
+ * An index over several sources: segments put side by side, never merged, so that adding or removing a source costs
+ * nothing and an edition shares segments with the draft. Document frequencies and average lengths are summed over all.
+ */
+export class LibraryIndex {
+  readonly passages: number
+  readonly averageLengths: readonly number[]
+  readonly #dictionaries: readonly Map<string, number>[]
+
+  constructor(
+    readonly segments: readonly Segment[],
+    /** How much each segment's scores count, 1 as usual. */
+    readonly weights: readonly number[] = segments.map(() => 1),
+  ) {
+    this.passages = segments.reduce((sum, segment) => sum + segment.passages, 0)
+    this.averageLengths = FIELDS.map((_, field) => averageLength(segments, field, this.passages))
+    this.#dictionaries = segments.map(dictionaryOf)
+  }
+
+  /** All postings of a stem over the whole library, in library order. */
+  postings(stem: string): Posting[] {
+    const found: Posting[] = []
+    this.segments.forEach((segment, at) => {
+      const term = this.#dictionaries[at]!.get(stem)
+      if (term !== undefined) collect(segment, at, term, found)
+    })
+    return found
+  }
+
+  /** Words in each field of one passage, by FIELDS. */
+  lengths({ segment, passage }: PassageAt): Uint32Array {
+    return this.segments[segment]!.lengths.subarray(passage * FIELDS.length, (passage + 1) * FIELDS.length)
+  }
+}
+
+const dictionaries = new WeakMap<Segment, Map<string, number>>()
+
+/** A segment's terms by name: made once per segment, however many libraries share it. */
+function dictionaryOf(segment: Segment): Map<string, number> {
+  const known = dictionaries.get(segment)
+  if (known) return known
+  const made = new Map(segment.terms.map((term, at) => [term, at]))
+  dictionaries.set(segment, made)
+  return made
+}
+
+function collect(segment: Segment, at: number, term: number, found: Posting[]): void {
+  const { starts, postings, positions } = segment
+  for (let posting = starts[term]!; posting < starts[term + 1]!; posting++) {
+    const base = posting * POSTING_WIDTH
+    const begin = postings[base + 4]!
+    const end = base + POSTING_WIDTH < postings.length ? postings[base + POSTING_WIDTH + 4]! : positions.length
+    found.push({
+      segment: at,
+      passage: postings[base]!,
+      counts: [postings[base + 1]!, postings[base + 2]!, postings[base + 3]!],
+      positions: positions.subarray(begin, end),
+    })
+  }
+}
+
+function averageLength(segments: readonly Segment[], field: number, passages: number): number {
+  let sum = 0
+  for (const segment of segments) {
+    for (let at = field; at < segment.lengths.length; at += FIELDS.length) sum += segment.lengths[at]!
+  }
+  return passages === 0 ? 0 : sum / passages
+}

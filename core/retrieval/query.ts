@@ -1,0 +1,30 @@
+import { isStopWord, terms } from '../text'
+
+/** One distinct content term of a question, with the forms it was written in. */
+export interface QueryTerm {
+  readonly stem: string
+  readonly words: readonly string[]
+}
+
+/** A question prepared for search: its content terms, and every stem in order for phrases. */
+export interface Query {
+  readonly text: string
+  readonly terms: readonly QueryTerm[]
+  readonly phrase: readonly string[]
+}
+
+/** Prepares a question: stop words leave the terms but stay in the phrase; quantity is not weighed here. */
+export function parseQuery(text: string): Query {
+  const all = terms(text)
+  const surface = (term: { start: number; end: number }) => text.slice(term.start, term.end)
+  const carrying = all.filter((term) => !isStopWord(surface(term)))
+  const byStem = new Map<string, string[]>()
+  for (const term of carrying.length > 0 ? carrying : all) {
+    byStem.set(term.stem, [...(byStem.get(term.stem) ?? []), surface(term)])
+  }
+  return {
+    text,
+    terms: [...byStem].map(([stem, words]) => ({ stem, words })),
+    phrase: all.map((term) => term.stem),
+  }
+}

@@ -1,0 +1,97 @@
+import { idf, saturation } from './bm25'
+import type { LibraryIndex, Posting } from './libraryIndex'
+import type { Query } from './query'
+
+/** What a passage matched: for each query term (by its order) the posting, where there is one. */
+export interface Candidate {
+  readonly segment: number
+  readonly passage: number
+  readonly postings: readonly (Posting | undefined)[]
+}
+
+/**
+ * One part of a score. A scorer is asked once per query and then per candidate; to add a part (a dense vector, word
+ * meaning, spelling tolerance), write one and add it to SCORERS.
+ */
+export interface Scorer {
+  readonly name: string
+  /** How much one point of this part counts in the whole. */
+  readonly weight: number
+  prepare(query: Query, index: LibraryIndex, frequencies: readonly number[]): (candidate: Candidate) => number
+}
+
+/** BM25 of one field: the sum over query terms of idf × saturation. */
+const fieldScorer = (name: string, field: 0 | 1 | 2, weight: number): Scorer => ({
+  name,
+  weight,
+  prepare: (_query, index, frequencies) => {
+    const idfs = frequencies.map((df) => idf(df, index.passages))
+    const average = index.averageLengths[field]!
+    return (candidate) => {
+      const length = index.lengths(candidate)[field]!
+      let score = 0
+      candidate.postings.forEach((posting, term) => {
+        if (posting) score += idfs[term]! * saturation(posting.counts[field], length, average)
+      })
+      return score
+    }
+  },
+})
+
+/** Two content terms this many words apart or nearer, in order, count as written together. */
+const PHRASE_REACH = 2
+
+/**
+ * Exact-phrase bonus: for each pair of neighbouring content terms of the question that stands together in the body in
+ * the same order, the smaller idf of the two.
+ */
+const phraseScorer: Scorer = {
+  name: 'phrase',
+  weight: 0.6,
+  prepare: (_query, index, frequencies) => {
+    const idfs = frequencies.map((df) => idf(df, index.passages))
+    return ({ postings }) => {
+      let score = 0
+      for (let term = 0; term + 1 < postings.length; term++) {
+        const first = postings[term]
+        const second = postings[term + 1]
+        if (first && second && standTogether(first.positions, second.positions)) {
+          score += Math.min(idfs[term]!, idfs[term + 1]!)
+        }
+      }
+      return score
+    }
+  },
+}
+
+function standTogether(first: Uint32Array, second: Uint32Array): boolean {
+  let at = 0
+  for (const position of first) {
+    while (at < second.length && second[at]! <= position) at++
+    if (at < second.length && second[at]! - position <= PHRASE_REACH) return true
+  }
+  return false
+}
+
+/** Coverage: the share of the question's weight (by idf) that the passage holds anywhere, times that weight's mean. */
+const coverageScorer: Scorer = {
+  name: 'coverage',
+  weight: 1.2,
+  prepare: (_query, index, frequencies) => {
+    const idfs = frequencies.map((df) => idf(df, index.passages))
+    const whole = idfs.reduce((sum, each) => sum + each, 0)
+    return ({ postings }) => {
+      const held = idfs.reduce((sum, each, term) => (postings[term] ? sum + each : sum), 0)
+      return whole === 0 ? 0 : (held / whole) * (whole / idfs.length)
+    }
+  },
+}
+
+/** The parts of a score in the order they are shown. */
+export const SCORERS: readonly Scorer[] = [
+  fieldScorer('title', 0, 0.5),
+  fieldScorer('headings', 1, 0.9),
+  fieldScorer('body', 2, 1),
+  phraseScorer,
+  coverageScorer,
+]

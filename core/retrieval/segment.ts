@@ -1,0 +1,86 @@
+import { stem, terms, words } from '../text'
+
+/** The fields of a passage that are indexed, in the order their lengths and counts are stored. */
+export const FIELDS = ['title', 'headings', 'body'] as const
+export type Field = (typeof FIELDS)[number]
+
+/** What is indexed of one passage. */
+export interface IndexedText {
+  readonly title: string
+  readonly headings: readonly string[]
+  readonly body: string
+}
+
+/**
+ * The inverted index of one source version: immutable, plain typed arrays, so that it can be built in a worker, handed
+ * over without copying, and put together with others into a library index by reference.
+ *
+ * `postings` holds, per term and passage, POSTING_WIDTH numbers: passage, count in title, in headings, in body, and
+ * where its body positions begin in `positions` (they end where the next posting's begin).
+ */
+export interface Segment {
+  readonly passages: number
+  /** Words per field: FIELDS.length numbers per passage. */
+  readonly lengths: Uint32Array
+  readonly terms: readonly string[]
+  /** Where each term's postings begin, in postings; one more entry than terms. */
+  readonly starts: Uint32Array
+  readonly postings: Uint32Array
+  readonly positions: Uint32Array
+}
+
+export const POSTING_WIDTH = 5
+
+interface Building {
+  counts: [number, number, number]
+  positions: number[]
+}
+
+/** Builds the segment of a list of passages. Title and heading words are counted; body words keep their positions. */
+export function buildSegment(passages: readonly IndexedText[]): Segment {
+  const lengths = new Uint32Array(passages.length * FIELDS.length)
+  const byTerm = new Map<string, Map<number, Building>>()
+  const posting = (term: string, passage: number): Building => {
+    let list = byTerm.get(term)
+    if (!list) byTerm.set(term, (list = new Map()))
+    let entry = list.get(passage)
+    if (!entry) list.set(passage, (entry = { counts: [0, 0, 0], positions: [] }))
+    return entry
+  }
+  passages.forEach((passage, at) => {
+    const titleStems = words(passage.title).map((word) => stem(word.text))
+    const headingStems = words(passage.headings.join(' ')).map((word) => stem(word.text))
+    const bodyTerms = terms(passage.body)
+    for (const each of titleStems) posting(each, at).counts[0]++
+    for (const each of headingStems) posting(each, at).counts[1]++
+    for (const each of bodyTerms) {
+      const entry = posting(each.stem, at)
+      entry.counts[2]++
+      entry.positions.push(each.position)
+    }
+    lengths.set([titleStems.length, headingStems.length, bodyTerms.length], at * FIELDS.length)
+  })
+  return packed(passages.length, lengths, byTerm)
+}
+
+function packed(passages: number, lengths: Uint32Array, byTerm: Map<string, Map<number, Building>>): Segment {
+  const names = [...byTerm.keys()].sort()
+  const starts = new Uint32Array(names.length + 1)
+  const postings: number[] = []
+  const positions: number[] = []
+  names.forEach((name, at) => {
+    for (const [passage, entry] of byTerm.get(name)!) {
+      postings.push(passage, ...entry.counts, positions.length)
+      for (const position of entry.positions) positions.push(position)
+    }
+    starts[at + 1] = postings.length / POSTING_WIDTH
+  })
+  return {
+    passages,
+    lengths,
+    terms: names,
+    starts,
+    postings: Uint32Array.from(postings),
+    positions: Uint32Array.from(positions),
+  }
+}

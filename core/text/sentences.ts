@@ -1,0 +1,48 @@
+import { segmenter } from './words'
+
+/** A sentence and the half-open character range it covers in the text it came from. */
+export interface Sentence {
+  readonly text: string
+  readonly start: number
+  readonly end: number
+}
+
+/** Abbreviations after which a full stop does not end a sentence; the Unicode rules do not know them. */
+const ABBREVIATION = /(?:^|[\s(])(?:mr|mrs|ms|dr|st|no|nos|p|pp|approx|vs|etc|e\.g|i\.e|cf|fig|tel|min|max|dept|[a-z])\.\s*$/i
+
+/**
+ * The sentences of a text (UAX #29, mended for abbreviations and initials). A line break that ends a list item or a
+ * heading ends a sentence too. Text between sentences is only white space: nothing is lost.
+ */
+export function sentences(text: string): Sentence[] {
+  const found: Sentence[] = []
+  let open: { start: number; end: number } | undefined
+  for (const part of segmenter('sentence').segment(text)) {
+    const end = part.index + part.segment.length
+    open = open ? { start: open.start, end } : { start: part.index, end }
+    const raw = text.slice(open.start, open.end)
+    const isCutShort = ABBREVIATION.test(raw) && end < text.length && !raw.includes('\n')
+    if (isCutShort) continue
+    push(found, text, open.start, open.end)
+    open = undefined
+  }
+  if (open) push(found, text, open.start, open.end)
+  return found
+}
+
+function push(found: Sentence[], text: string, start: number, end: number): void {
+  const raw = text.slice(start, end)
+  const trimmed = raw.trim()
+  if (trimmed === '') return
+  const from = start + raw.indexOf(trimmed)
+  found.push({ text: trimmed, start: from, end: from + trimmed.length })
+}
+
+/** Whether a text ends as a finished sentence does. */
+export const isFinished = (text: string): boolean => /[.!?…]["'”’)\]]*$/.test(text.trim())
+
+/** The text closed with a full stop when nothing closes it. */
+export function finished(text: string): string {
+  const trimmed = text.trim().replace(/[,;:–—-]+$/, '')
+  return trimmed === '' || isFinished(trimmed) ? trimmed : `${trimmed}.`
+}

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest'
+import { contentStems, contentTerms, coverage, finished, likeness, sentences, stem, wordCount, words } from './index'
+
+describe('words', () => {
+  it('keeps prices and times whole and says where each word stands', () => {
+    const found = words('A return is £12.50, sailing 07:30.')
+    expect(found.map((word) => word.text)).toContain('12.50')
+    expect('A return is £12.50, sailing 07:30.'.slice(found[1]!.start, found[1]!.end)).toBe('return')
+  })
+
+  it('counts as a person counts', () => {
+    expect(wordCount("Don't bring two dogs.")).toBe(4)
+  })
+})
+
+describe('terms', () => {
+  it('brings plural, tense, case and accents to one stem', () => {
+    expect(stem('Ferries')).toBe(stem('ferry'))
+    expect(stem('cancelled')).toBe(stem('cancel'))
+    expect(stem('Café')).toBe(stem('cafe'))
+    expect(stem('passenger’s')).toBe(stem('passengers'))
+  })
+
+  it('drops words that do not carry the subject, and keeps negation and order', () => {
+    expect([...contentStems('Can I please take the last boat, not the first?')]).toEqual([
+      'take',
+      'last',
+      'boat',
+      'not',
+      'first',
+    ])
+  })
+
+  it('keeps everything when only stop words are there', () => {
+    expect(contentTerms('what is it').length).toBe(3)
+  })
+})
+
+describe('sentences', () => {
+  it('does not end at abbreviations, initials or decimals', () => {
+    const text = 'Dr. Moss paid £4.50, e.g. for a return. See p. 3 of the guide. The boat leaves.'
+    expect(sentences(text).map((sentence) => sentence.text)).toEqual([
+      'Dr. Moss paid £4.50, e.g. for a return.',
+      'See p. 3 of the guide.',
+      'The boat leaves.',
+    ])
+  })
+
+  it('gives ranges that cut the original text exactly', () => {
+    const text = '  One here.  Two there!\nThree'
+    for (const sentence of sentences(text)) expect(text.slice(sentence.start, sentence.end)).toBe(sentence.text)
+  })
+
+  it('closes what was left open and no more', () => {
+    expect(finished('Bring a lead,')).toBe('Bring a lead.')
+    expect(finished('Really?')).toBe('Really?')
+    expect(finished('')).toBe('')
+  })
+})
+
+describe('similarity', () => {
+  it('is high for the same thing in other forms and low for another subject', () => {
+    expect(likeness('Dogs travel free.', 'A dog travels free')).toBe(1)
+    expect(likeness('Dogs travel free.', 'Bikes need a ticket.')).toBe(0)
+  })
+
+  it('measures how much of one set another covers', () => {
+    expect(coverage(new Set(['a', 'b']), new Set(['b', 'c', 'd']))).toBe(0.5)
+  })
+})

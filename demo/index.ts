@@ -1,0 +1,1 @@
+export { sampleAgents, type SampleAgent } from './scenario'
