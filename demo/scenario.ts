@@ -12,6 +12,8 @@ export interface SampleAgent {
   readonly pairs?: { readonly title: string; readonly pairs: readonly { question: string; answer: string }[] }
   readonly scripts: readonly z.input<typeof scriptSchema>[]
   readonly pinned: readonly string[]
+  /** Visitors' conversations, taken with the published edition. */
+  readonly visitors?: readonly (readonly string[])[]
   /** Publishes edition 1 with this summary when set. */
   readonly edition?: string
 }
@@ -161,9 +163,9 @@ const marlow: SampleAgent = {
       title: 'Money back after a cancellation',
       turns: [
         {
-          say: 'Do I get a refund if I cancel two days before?',
+          say: 'What is refunded if I cancel at least 48 hours before departure?',
           checks: [
-            { kind: 'includes', text: '48 hours' },
+            { kind: 'includes', text: '£4.00' },
             { kind: 'includes', text: '01632 960 144' },
             { kind: 'excludes', text: 'cheap' },
           ],
@@ -187,6 +189,14 @@ const marlow: SampleAgent = {
   ],
   pinned: ['Can I bring my dog?', 'How much is an adult return to Sula Holm?', 'How early must I check in?'],
   edition: 'First edition for the passenger desk.',
+  visitors: [
+    ['Can I bring my dog?', 'Does she need a muzzle?', 'Thank you!'],
+    ['When is the last boat to Inchmore on Sundays?', 'And to Sula Holm?'],
+    ['Is there a swimming pool on Sula Holm?', 'How much is a ten-trip card to Sula Holm?'],
+    ['How do I change a booking?'],
+    ['Do you sell gift vouchers?'],
+    ['How much is parking for a week?', 'Where can I charge my electric car?'],
+  ],
 }
 
 const pip: SampleAgent = {

@@ -1,5 +1,5 @@
-import { DIAL_WORDS, dialWords, LABELS, type Section } from './prompt'
-import { DIALS, type Brief } from './schema'
+import { DIALS, dialWords, LABELS, type Section } from './prompt'
+import type { Brief } from './schema'
 import { fillVariables } from './variables'
 
 /** One line of the prompt and the field of the brief it came from ("rules.2.do"); headings name their section. */
@@ -162,7 +162,7 @@ function writeManner({ manner: { dials, format, samples } }: Brief): Written[] {
   return [
     ...DIALS.map((dial): Written => [
       `manner.dials.${dial}`,
-      `- ${dial[0]!.toUpperCase()}${dial.slice(1)}: ${dials[dial]} of 100 (${dialWords(dial as keyof typeof DIAL_WORDS, dials[dial])})`,
+      `- ${dial[0]!.toUpperCase()}${dial.slice(1)}: ${dials[dial]} of 100 (${dialWords(dial, dials[dial])})`,
     ]),
     ...(format.maxWords === null ? [] : stated('manner.format.maxWords', LABELS.maxWords, String(format.maxWords))),
     ...stated('manner.format.bullets', LABELS.bullets, format.bullets),

@@ -1,5 +1,4 @@
-import { LABELS, SECTIONS, type Section } from './prompt'
-import { DIALS, type DialName } from './schema'
+import { DIALS, LABELS, SECTIONS, type DialName, type Section } from './prompt'
 
 /** What a model can know of a brief: what its prompt says. A model that is given another prompt gets the defaults. */
 export interface PromptView {

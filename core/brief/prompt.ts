@@ -47,6 +47,10 @@ export const LABELS = {
   rememberVisitor: 'Remember what the visitor tells',
 } as const
 
+/** The dials of a manner, each 0..100. */
+export const DIALS = ['formality', 'warmth', 'brevity', 'playfulness', 'directness'] as const
+export type DialName = (typeof DIALS)[number]
+
 /** How the dials are put into words, from 0 to 100 in five steps. */
 export const DIAL_WORDS = {
   formality: ['very casual', 'casual', 'neither casual nor formal', 'formal', 'very formal'],
@@ -54,8 +58,8 @@ export const DIAL_WORDS = {
   brevity: ['expansive', 'unhurried', 'moderate', 'brief', 'as short as possible'],
   playfulness: ['serious', 'mostly serious', 'light', 'playful', 'very playful'],
   directness: ['very cautious', 'cautious', 'plain', 'direct', 'very direct'],
-} as const
+} as const satisfies Record<DialName, readonly string[]>
 
 /** The words for a dial's value. */
-export const dialWords = (dial: keyof typeof DIAL_WORDS, value: number): string =>
+export const dialWords = (dial: DialName, value: number): string =>
   DIAL_WORDS[dial][Math.min(4, Math.floor(value / 20))]!

@@ -29,8 +29,6 @@ const purpose = z.object({
   outOfScope: z.array(line(600)).max(50).default([]),
 })
 
-export const DIALS = ['formality', 'warmth', 'brevity', 'playfulness', 'directness'] as const
-
 const manner = z.object({
   persona: text().default(''),
   dials: z
@@ -136,7 +134,6 @@ export const briefSchema = z.object({
 
 export type Brief = z.infer<typeof briefSchema>
 export type Rule = z.infer<typeof ruleSchema>
-export type DialName = (typeof DIALS)[number]
 
 /** A whole brief from a partial one; throws a ZodError that names the field when a value is not allowed. */
 export const briefFrom = (partial: z.input<typeof briefSchema>): Brief => briefSchema.parse(partial)

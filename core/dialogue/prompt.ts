@@ -1,6 +1,6 @@
 import { compile } from '../brief'
 import type { ChatMessage } from './model'
-import type { FoundPassage, Step } from './turn'
+import { placeOf, type FoundPassage, type Step } from './turn'
 
 /** A passage as the prompt numbers it, read back from the prompt. */
 export interface GivenPassage {
@@ -41,8 +41,7 @@ export const writePrompt: Step = (state, { brief, conversation }) => {
 export function questionMessage(question: string, found: readonly FoundPassage[]): string {
   if (found.length === 0) return `Question: ${question}`
   const listed = found.map((passage, at) => {
-    const place = [passage.sourceTitle, ...passage.headings].join(' › ').replace(/\s+/g, ' ')
-    return `[${at + 1}] ${place} (${passage.locator.label})\n${fenced(passage.text)}`
+    return `[${at + 1}] ${placeOf(passage)} (${passage.locator.label})\n${fenced(passage.text)}`
   })
   return [
     OPEN,

@@ -1,4 +1,4 @@
-import type { Step } from './turn'
+import { placeOf, type Step } from './turn'
 
 /** Passages put before the model. */
 const PASSAGES_GIVEN = 6
@@ -24,7 +24,7 @@ export const retrieve: Step = async (state, { library, brief }) => {
         })),
         ...found.map((passage) => ({
           label: passage.score.toFixed(2),
-          text: `${[passage.sourceTitle, ...passage.headings].join(' › ')}, ${passage.locator.label}`,
+          text: `${placeOf(passage)}, ${passage.locator.label}`,
           passageId: passage.passageId,
           sourceId: passage.sourceId,
         })),

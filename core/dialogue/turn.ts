@@ -30,6 +30,10 @@ export interface FoundPassage {
   readonly coverage: number
 }
 
+/** Where a passage stands, for a prompt or a person: source, then headings, none of them twice. */
+export const placeOf = (passage: Pick<FoundPassage, 'sourceTitle' | 'headings'>): string =>
+  [...new Set([passage.sourceTitle, ...passage.headings])].join(' › ').replace(/\s+/g, ' ')
+
 /** The library as a turn sees it. */
 export interface LibraryPort {
   search(question: string, limit: number): Promise<readonly FoundPassage[]> | readonly FoundPassage[]

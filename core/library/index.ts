@@ -2,4 +2,6 @@ export type { Block, Cell, Document, Locator, ReadProblem, ReadResult, SourceFil
 export { baseName } from './document'
 export { read, readableExtensions } from './readers'
 export { readPairs, type Pair } from './readers/pairs'
+export { readSite, type SitePage } from './readers/site'
+export { parseLinks } from './readers/dom'
 export { passagesOf, PASSAGE_SIZES, type Passage, type PassageSizes } from './passages'

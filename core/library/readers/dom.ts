@@ -159,3 +159,13 @@ function rowsOf(table: Element): string[][] {
   }
   return rows
 }
+
+/** The addresses a page links to, absolute, http and https only, each once. */
+export function parseLinks(html: string, base: string): string[] {
+  const found = new Set<string>()
+  for (const link of parseDom(html).querySelectorAll('a[href]')) {
+    const href = link.getAttribute('href') ?? ''
+    if (URL.canParse(href, base) && /^https?:$/.test(new URL(href, base).protocol)) found.add(new URL(href, base).href)
+  }
+  return [...found]
+}

@@ -1,0 +1,12 @@
+/** Lists of words both sides share. They stand apart from the schemas so that a browser can have them alone. */
+
+/** The stages of the work, in working order. */
+export const STAGES = ['brief', 'library', 'rehearse', 'release', 'logbook'] as const
+export type Stage = (typeof STAGES)[number]
+
+/** How a turn can end. */
+export const OUTCOMES = ['answered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
+export type Outcome = (typeof OUTCOMES)[number]
+
+export const SOURCE_KINDS = ['file', 'page', 'site', 'note', 'pairs'] as const
+export const SOURCE_STATUSES = ['queued', 'reading', 'indexing', 'ready', 'failed'] as const

@@ -1,0 +1,93 @@
+import { z } from 'zod'
+import type { Locator } from '@parrot/core/library'
+import { SOURCE_KINDS, SOURCE_STATUSES } from './constants'
+
+export type { Locator }
+
+/** A locator passes through unchanged: its shape is set by the reader of the format, `label` is what is shown. */
+export const locatorSchema = z.custom<Locator>((value) => typeof value === 'object' && value !== null && 'label' in value)
+
+export const sourceSchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  kind: z.enum(SOURCE_KINDS),
+  /** File name or web address. */
+  origin: z.string(),
+  status: z.enum(SOURCE_STATUSES),
+  /** 0..1 while reading. */
+  progress: z.number(),
+  error: z.string().nullable(),
+  advice: z.string().nullable(),
+  /** A private host that was refused and that the designer may allow. */
+  hostToAllow: z.string().nullable(),
+  passages: z.number(),
+  characters: z.number(),
+  /** Number of the version that answers; 0 while none is ready. */
+  version: z.number(),
+  /** True while a newer version than the one that answers is being read. */
+  isReplacing: z.boolean(),
+  addedAt: z.string(),
+  changedAt: z.string(),
+})
+
+export const sourceList = z.object({ sources: z.array(sourceSchema) })
+
+export const pairSchema = z.object({
+  question: z.string().trim().min(1, 'Write the question.').max(1000),
+  answer: z.string().trim().min(1, 'Write the answer.').max(8000),
+})
+
+const title = z.string().trim().min(1, 'Give it a title.').max(200)
+const url = z
+  .string()
+  .trim()
+  .max(2000)
+  .refine((value) => /^https?:\/\/[^\s/]+/i.test(value) && URL.canParse(value), {
+    message: 'Write a full address that begins with http:// or https://.',
+  })
+
+export const newSource = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('page'), url }),
+  z.object({
+    kind: z.literal('site'),
+    url,
+    maxPages: z.number().int().min(1).max(500).default(30),
+    maxDepth: z.number().int().min(0).max(10).default(3),
+  }),
+  z.object({ kind: z.literal('note'), title, text: z.string().trim().min(1, 'Write the note.').max(500_000) }),
+  z.object({ kind: z.literal('pairs'), title, pairs: z.array(pairSchema).min(1, 'Add at least one pair.').max(5000) }),
+])
+
+export const accepted = z.object({ id: z.string(), status: z.enum(SOURCE_STATUSES) })
+
+export const passageSchema = z.object({
+  id: z.string(),
+  ordinal: z.number(),
+  text: z.string(),
+  headings: z.array(z.string()).readonly(),
+  locator: locatorSchema,
+})
+
+export const passagePage = z.object({ total: z.number(), passages: z.array(passageSchema) })
+
+export const scorePart = z.object({ name: z.string(), score: z.number() })
+
+export const hitSchema = z.object({
+  passageId: z.string(),
+  sourceId: z.string(),
+  sourceTitle: z.string(),
+  text: z.string(),
+  headings: z.array(z.string()).readonly(),
+  locator: locatorSchema,
+  score: z.number(),
+  parts: z.array(scorePart).readonly(),
+  matched: z.array(z.string()).readonly(),
+})
+
+export const hitList = z.object({ hits: z.array(hitSchema) })
+
+export type Source = z.infer<typeof sourceSchema>
+export type NewSource = z.input<typeof newSource>
+export type Pair = z.infer<typeof pairSchema>
+export type Passage = z.infer<typeof passageSchema>
+export type Hit = z.infer<typeof hitSchema>

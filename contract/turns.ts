@@ -1,0 +1,84 @@
+import { z } from 'zod'
+import { OUTCOMES } from './constants'
+import { locatorSchema } from './sources'
+
+export const citationSchema = z.object({
+  marker: z.number(),
+  passageId: z.string(),
+  sourceId: z.string(),
+  sourceTitle: z.string(),
+  headings: z.array(z.string()).readonly(),
+  quote: z.string(),
+  locator: locatorSchema,
+})
+
+export const workingSchema = z.object({
+  step: z.enum(['read', 'boundaries', 'follow-up', 'retrieval', 'prompt', 'model', 'checks']),
+  summary: z.string(),
+  details: z
+    .array(
+      z.object({
+        label: z.string(),
+        text: z.string(),
+        passageId: z.string().optional(),
+        sourceId: z.string().optional(),
+        field: z.string().optional(),
+      }),
+    )
+    .readonly(),
+  tookMs: z.number(),
+})
+
+/** What a visitor or designer says: any line, an empty one too. */
+export const newTurn = z.object({
+  text: z.string().max(20_000, 'That is too long: keep it under 20,000 characters.'),
+  conversationId: z.string().max(64).optional(),
+  /** Ask a published edition instead of the draft. */
+  edition: z.number().int().min(1).optional(),
+})
+
+/** An answer to the same words from before the last change of brief, library or model. */
+export const earlierAnswer = z.object({
+  reply: z.string(),
+  outcome: z.enum(OUTCOMES),
+  revision: z.number(),
+  citations: z.array(citationSchema).readonly(),
+  askedAt: z.string(),
+})
+
+export const turnSchema = z.object({
+  conversationId: z.string(),
+  turnId: z.string(),
+  said: z.string(),
+  reply: z.string(),
+  outcome: z.enum(OUTCOMES),
+  citations: z.array(citationSchema).readonly(),
+  workings: z.array(workingSchema).readonly(),
+  revision: z.number(),
+  edition: z.number().nullable(),
+  model: z.string(),
+  tookMs: z.number(),
+  before: earlierAnswer.nullable(),
+})
+
+export const pinSchema = z.object({
+  id: z.string(),
+  text: z.string(),
+  /** The answer as it is now; null until it was asked. */
+  now: earlierAnswer.nullable(),
+  /** The answer before the last one that read differently. */
+  before: earlierAnswer.nullable(),
+  /** True when brief, library or model changed since `now`. */
+  isStale: z.boolean(),
+  /** True when the last asking gave another answer than the one before, until it is looked at. */
+  hasMoved: z.boolean(),
+})
+
+export const pinList = z.object({ pins: z.array(pinSchema) })
+export const newPin = z.object({ text: z.string().trim().min(1, 'Write the question to pin.').max(2000) })
+
+export type Citation = z.infer<typeof citationSchema>
+export type Working = z.infer<typeof workingSchema>
+export type Turn = z.infer<typeof turnSchema>
+export type EarlierAnswer = z.infer<typeof earlierAnswer>
+export type Pin = z.infer<typeof pinSchema>

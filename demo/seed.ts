@@ -1,0 +1,78 @@
+/**
+ * Loads the sample scenario into a running server over its HTTP interface, as a designer would: documents, pages, pairs,
+ * brief, scripts, pinned lines, an edition and a few visitors. Does nothing when the server has agents already.
+ */
+import { readFileSync } from 'node:fs'
+import type { Agent, Source } from '@parrot/contract'
+import { sampleAgents, type SampleAgent } from './scenario'
+
+const server = process.env.PARROT_URL ?? 'http://127.0.0.1:4100'
+const website = process.env.PARROT_SITE ?? 'http://127.0.0.1:4101'
+const filesFolder = new URL(process.env.PARROT_DEMO_FILES ?? './files/', import.meta.url)
+
+const say = (message: string) => process.stdout.write(`${message}\n`)
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const isForm = body instanceof FormData
+  const response = await fetch(`${server}${path}`, {
+    method,
+    headers: body === undefined || isForm ? {} : { 'content-type': 'application/json' },
+    body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
+  })
+  const text = await response.text()
+  if (!response.ok) throw new Error(`${method} ${path} answered ${response.status}: ${text}`)
+  return (text === '' ? undefined : JSON.parse(text)) as T
+}
+
+async function load(sample: SampleAgent): Promise<void> {
+  const agent = await call<Agent>('POST', '/api/agents', { name: sample.name })
+  const at = `/api/agents/${agent.id}`
+  await call('PUT', `${at}/brief`, { revision: agent.revision, brief: sample.brief })
+  for (const name of sample.files) {
+    const form = new FormData()
+    form.append('file', new Blob([readFileSync(new URL(name, filesFolder))]), name)
+    await call('POST', `${at}/sources`, form)
+  }
+  for (const path of sample.pages) await call('POST', `${at}/sources`, { kind: 'page', url: `${website}${path}` })
+  if (sample.pairs) await call('POST', `${at}/sources`, { kind: 'pairs', ...sample.pairs })
+  await untilRead(at, sample.name)
+  for (const script of sample.scripts) await call('POST', `${at}/scripts`, script)
+  await call('POST', `${at}/rehearsals`, {})
+  for (const text of sample.pinned) await call('POST', `${at}/pins`, { text })
+  await call('POST', `${at}/pins/ask`)
+  if (sample.edition) await call('POST', `${at}/editions`, { summary: sample.edition })
+  for (const lines of sample.visitors ?? []) {
+    let conversationId: string | undefined
+    for (const text of lines) {
+      const reply = await call<{ conversationId: string }>('POST', `/api/talk/${agent.slug}/turns`, { text, conversationId })
+      conversationId = reply.conversationId
+    }
+  }
+}
+
+const READ_LIMIT_MS = 120_000
+const LOOK_AGAIN_MS = 200
+
+async function untilRead(at: string, name: string): Promise<void> {
+  const until = Date.now() + READ_LIMIT_MS
+  for (;;) {
+    const { sources } = await call<{ sources: Source[] }>('GET', `${at}/sources`)
+    const failed = sources.find((source) => source.status === 'failed')
+    if (failed) throw new Error(`The sample source ${failed.origin} could not be read: ${failed.error}`)
+    const ready = sources.filter((source) => source.status === 'ready').length
+    if (ready === sources.length) {
+      say(`  ${name}: ${ready} sources read`)
+      return
+    }
+    if (Date.now() > until) throw new Error(`The sample sources of ${name} were not read in time.`)
+    await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS))
+  }
+}
+
+const { agents } = await call<{ agents: Agent[] }>('GET', '/api/agents')
+if (agents.length === 0) {
+  say('Loading the sample agents…')
+  const { hosts } = await call<{ hosts: string[] }>('GET', '/api/settings/hosts')
+  await call('PUT', '/api/settings/hosts', { hosts: [...hosts, new URL(website).host] })
+  for (const sample of sampleAgents) await load(sample)
+}

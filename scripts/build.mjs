@@ -1,0 +1,37 @@
+/** Builds everything into `dist`: server, threads, stand-ins, sample loader, the visitor's page and the designer's application. */
+import { cpSync, mkdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { build as buildWith } from 'esbuild'
+import { build as buildWeb } from 'vite'
+import { bundleServer, bundleThreads, root } from './bundle.mjs'
+
+const dist = join(root, 'dist')
+
+export async function build() {
+  rmSync(dist, { recursive: true, force: true })
+  mkdirSync(dist, { recursive: true })
+  await Promise.all([bundleServer(dist), bundleThreads(), buildWidget()])
+  await buildWeb({ root: join(root, 'web'), logLevel: 'warn' })
+  cpSync(join(root, 'server/src/database/migrations'), join(dist, 'migrations'), { recursive: true })
+  cpSync(join(root, 'stand-ins/site'), join(dist, 'site'), { recursive: true })
+  cpSync(join(root, 'demo/files'), join(dist, 'files'), { recursive: true })
+  cpSync(join(root, 'widget/dist'), join(dist, 'widget'), { recursive: true })
+  cpSync(join(root, 'web/dist'), join(dist, 'web'), { recursive: true })
+}
+
+async function buildWidget() {
+  const out = join(root, 'widget/dist')
+  rmSync(out, { recursive: true, force: true })
+  await buildWith({
+    entryPoints: { talk: join(root, 'widget/talk.ts'), style: join(root, 'widget/talk.css') },
+    outdir: out,
+    bundle: true,
+    minify: true,
+    format: 'esm',
+    target: 'es2022',
+    logLevel: 'warning',
+  })
+  cpSync(join(root, 'widget/talk.html'), join(out, 'talk.html'))
+}
+
+if (process.argv[1]?.endsWith('build.mjs')) await build()

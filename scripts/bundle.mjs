@@ -1,0 +1,43 @@
+/** Bundles our own TypeScript into single files; packages stay where npm put them. */
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { build } from 'esbuild'
+
+export const root = fileURLToPath(new URL('..', import.meta.url))
+
+/** Every package our workspaces depend on: these are not bundled. */
+function packages() {
+  const { workspaces } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'))
+  const names = workspaces.flatMap((name) => {
+    const { dependencies = {}, devDependencies = {} } = JSON.parse(readFileSync(join(root, name, 'package.json'), 'utf8'))
+    return Object.keys({ ...dependencies, ...devDependencies })
+  })
+  return [...new Set(names)].flatMap((name) => [name, `${name}/*`])
+}
+
+const options = () => ({
+  absWorkingDir: root,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  sourcemap: true,
+  external: packages(),
+  logLevel: 'warning',
+})
+
+export const THREADS = { pgliteWorker: 'server/src/database/pgliteWorker.ts', readWorker: 'server/src/library/readWorker.ts' }
+
+/** The threads alone, for a server that runs from source. */
+export const bundleThreads = () =>
+  build({ ...options(), entryPoints: THREADS, outdir: join(root, '.cache/threads'), splitting: false })
+
+/** The whole server side: the server, its threads, the stand-ins and the loader of the sample scenario. */
+export const bundleServer = (outdir) =>
+  build({
+    ...options(),
+    entryPoints: { main: 'server/src/main.ts', ...THREADS, standIns: 'stand-ins/main.ts', seed: 'demo/seed.ts' },
+    outdir,
+    splitting: false,
+  })

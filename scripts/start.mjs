@@ -1,0 +1,70 @@
+/** Builds what changed, starts the stand-ins and the server, loads the sample scenario once, and prints the address. */
+import { spawn } from 'node:child_process'
+import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { build } from './build.mjs'
+import { root } from './bundle.mjs'
+
+const port = process.env.PORT ?? process.env.PARROT_PORT ?? '4100'
+const address = `http://127.0.0.1:${port}`
+const sitePort = process.env.PARROT_SITE_PORT ?? '4101'
+const stamp = join(root, 'dist/built')
+
+const SOURCES = ['core', 'contract', 'server', 'web', 'widget', 'stand-ins', 'demo', 'scripts', 'package-lock.json']
+
+/** When anything the build is made of was last changed, in milliseconds. */
+function newest(path) {
+  const stats = statSync(path)
+  if (!stats.isDirectory()) return stats.mtimeMs
+  const inside = readdirSync(path).filter((name) => name !== 'node_modules' && name !== 'dist')
+  return Math.max(0, ...inside.map((name) => newest(join(path, name))))
+}
+
+const children = []
+
+function run(file, env = {}) {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'dist', file)], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { PARROT_LOG: 'warn', ...process.env, PARROT_PORT: port, PORT: port, ...env },
+  })
+  children.push(child)
+  return child
+}
+
+function stop(code) {
+  for (const child of children) if (child.exitCode === null) child.kill('SIGTERM')
+  process.exitCode = code
+}
+
+const ended = (child) => new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)))
+
+async function untilHealthy(server) {
+  let isGone = false
+  server.once('exit', () => (isGone = true))
+  while (!isGone) {
+    const isUp = await fetch(`${address}/api/health`).then(
+      (response) => response.ok,
+      () => false,
+    )
+    if (isUp) return true
+    await new Promise((resolve) => setTimeout(resolve, 200))
+  }
+  return false
+}
+
+if (!existsSync(stamp) || statSync(stamp).mtimeMs < Math.max(...SOURCES.map((name) => newest(join(root, name))))) {
+  console.log('Building…')
+  await build()
+  writeFileSync(stamp, '')
+}
+process.on('SIGINT', () => stop(0))
+process.on('SIGTERM', () => stop(0))
+const standIns = run('standIns.js')
+const server = run('main.js')
+server.once('exit', (code) => stop(code ?? 1))
+standIns.once('exit', (code) => code && console.log('The stand-ins stopped. Is another copy running?'))
+if (await untilHealthy(server)) {
+  const seeding = run('seed.js', { PARROT_URL: address, PARROT_SITE: `http://127.0.0.1:${sitePort}` })
+  if ((await ended(seeding)) !== 0) console.log('The sample agents could not be loaded; the application works without them.')
+  console.log(`\n  Mild Parrot is ready:  ${address}\n  Stop it with Ctrl+C.\n`)
+}

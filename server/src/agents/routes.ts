@@ -1,0 +1,142 @@
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { eq } from 'drizzle-orm'
+import { z } from 'zod'
+import { compile, drawFace } from '@parrot/core/brief'
+import { readRule } from '@parrot/core/rules'
+import { agentChange, agentList, agentSchema, briefState, briefWrite, newAgent, promptSchema, storedBrief } from '@parrot/contract'
+import { agents } from '../database'
+import { streamWork } from '../http/events'
+import { endpointById } from '../settings/endpoints'
+import type { Services } from '../services'
+import { currentBrief, redoBrief, saveBrief, undoBrief } from './briefs'
+import { agentById, createAgent, listAgents, removeAgent, renameAgent, restoreAgent } from './queries'
+import { describeAgent } from './stages'
+
+const params = z.object({ id: z.string() })
+
+/** Agents and their briefs. */
+export const agentRoutes =
+  ({ db, bus }: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    app.get('/api/agents', { schema: { response: { 200: agentList } } }, async () => {
+      const rows = await listAgents(db)
+      const described = []
+      for (const row of rows) described.push(await describeAgent(db, row))
+      return { agents: described }
+    })
+
+    app.post('/api/agents', { schema: { body: newAgent, response: { 201: agentSchema } } }, async (request, reply) =>
+      reply.code(201).send(await describeAgent(db, await createAgent(db, request.body.name))),
+    )
+
+    app.get('/api/agents/:id', { schema: { params, response: { 200: agentSchema } } }, async ({ params: { id } }) =>
+      describeAgent(db, await agentById(db, id)),
+    )
+
+    app.patch(
+      '/api/agents/:id',
+      { schema: { params, body: agentChange, response: { 200: agentSchema } } },
+      async ({ params: { id }, body }) => {
+        await agentById(db, id)
+        if (body.name !== undefined) await renameAgent(db, id, body.name)
+        if (body.endpointId !== undefined) {
+          if (body.endpointId !== null) await endpointById(db, body.endpointId)
+          await db.update(agents).set({ endpointId: body.endpointId, changedAt: new Date() }).where(eq(agents.id, id))
+        }
+        bus.tell(id, 'agent')
+        return describeAgent(db, await agentById(db, id))
+      },
+    )
+
+    app.delete('/api/agents/:id', { schema: { params } }, async ({ params: { id } }, reply) => {
+      await removeAgent(db, id)
+      return reply.code(204).send()
+    })
+
+    app.post('/api/agents/:id/restore', { schema: { params, response: { 200: agentSchema } } }, async ({ params: { id } }) => {
+      await restoreAgent(db, id)
+      return describeAgent(db, await agentById(db, id))
+    })
+
+    app.get('/api/agents/:id/events', { schema: { params } }, async (request, reply) => {
+      await agentById(db, request.params.id)
+      return streamWork(request, reply, (stream) => {
+        stream.send('open', {})
+        const stop = bus.listen(request.params.id, (change) => stream.send('change', { change }))
+        const beat = setInterval(() => stream.send('beat', {}), 20_000)
+        return new Promise((resolve) =>
+          stream.signal.addEventListener('abort', () => {
+            stop()
+            clearInterval(beat)
+            resolve()
+          }),
+        )
+      })
+    })
+
+    const state = async (id: string) => {
+      const current = await currentBrief(db, id)
+      return {
+        ...current,
+        savedAt: current.savedAt.toISOString(),
+        readings: current.brief.rules.map((rule) => {
+          const { understood, explanation } = readRule(rule.when, rule.do)
+          return { id: rule.id, understood, explanation }
+        }),
+      }
+    }
+
+    app.get('/api/agents/:id/brief', { schema: { params, response: { 200: storedBrief } } }, async ({ params: { id } }) => {
+      await agentById(db, id)
+      return state(id)
+    })
+
+    app.put(
+      '/api/agents/:id/brief',
+      { schema: { params, body: briefWrite, response: { 200: briefState } } },
+      async ({ params: { id }, body }) => {
+        await agentById(db, id)
+        await saveBrief(db, id, body.revision, body.brief)
+        bus.tell(id, 'agent')
+        return state(id)
+      },
+    )
+
+    for (const [path, move] of [
+      ['undo', undoBrief],
+      ['redo', redoBrief],
+    ] as const) {
+      app.post(
+        `/api/agents/:id/brief/${path}`,
+        { schema: { params, response: { 200: storedBrief } } },
+        async ({ params: { id } }) => {
+          await agentById(db, id)
+          await move(db, id)
+          bus.tell(id, 'agent')
+          return state(id)
+        },
+      )
+    }
+
+    app.get(
+      '/api/agents/:id/brief/prompt',
+      { schema: { params, response: { 200: promptSchema } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        const { revision, brief } = await currentBrief(db, id)
+        const compiled = compile(brief)
+        return { revision, ...compiled }
+      },
+    )
+
+    app.get(
+      '/api/faces/:seed',
+      { schema: { params: z.object({ seed: z.string().max(200) }) } },
+      async ({ params: { seed } }, reply) =>
+        reply
+          .type('image/svg+xml')
+          .header('cache-control', 'public, max-age=86400')
+          .header('content-security-policy', "default-src 'none'")
+          .send(drawFace(seed)),
+    )
+  }

@@ -1,0 +1,94 @@
+import { and, count, countDistinct, desc, eq, isNull } from 'drizzle-orm'
+import type { Agent, StageState } from '@parrot/contract'
+import { conversations, rehearsals, scripts, turns, type Database } from '../database'
+import { listSources } from '../library/queries'
+import { releaseState } from '../release/queries'
+import { currentBrief, type CurrentBrief } from './briefs'
+import type { AgentRow } from './queries'
+
+const plural = (number: number, one: string, many = `${one}s`): string => `${number} ${number === 1 ? one : many}`
+
+/** An agent as the list and the path show it: who it is, and how each stage of the work stands in a few words. */
+export async function describeAgent(db: Database, row: AgentRow): Promise<Agent> {
+  const current = await currentBrief(db, row.id)
+  const { identity } = current.brief
+  return {
+    id: row.id,
+    slug: row.slug,
+    name: row.name,
+    description: identity.description || identity.role || current.brief.purpose.job,
+    face: identity.avatar || row.name,
+    language: identity.language,
+    revision: row.revision,
+    liveEdition: row.liveEdition,
+    endpointId: row.endpointId,
+    createdAt: row.createdAt.toISOString(),
+    changedAt: row.changedAt.toISOString(),
+    stages: {
+      brief: briefStage(current),
+      library: await libraryStage(db, row.id),
+      rehearse: await rehearseStage(db, row),
+      release: await releaseStage(db, row),
+      logbook: await logbookStage(db, row.id),
+    },
+  }
+}
+
+function briefStage({ revision, brief }: CurrentBrief): StageState {
+  if (brief.purpose.job.trim() === '') return { text: 'job not written yet', state: 'waiting' }
+  return { text: `revision ${revision}`, state: 'fine' }
+}
+
+async function libraryStage(db: Database, agentId: string): Promise<StageState> {
+  const sources = await listSources(db, agentId)
+  if (sources.length === 0) return { text: 'no sources yet', state: 'empty' }
+  const failed = sources.filter((source) => source.status === 'failed').length
+  const busy = sources.filter((source) => source.status !== 'failed' && source.status !== 'ready').length
+  const all = plural(sources.length, 'source')
+  if (failed > 0) return { text: `${all}, ${failed} failed`, state: 'failed' }
+  if (busy > 0) return { text: `${all}, ${busy} being read`, state: 'waiting' }
+  return { text: all, state: 'fine' }
+}
+
+async function rehearseStage(db: Database, row: AgentRow): Promise<StageState> {
+  const [all] = await db
+    .select({ count: count() })
+    .from(scripts)
+    .where(and(eq(scripts.agentId, row.id), isNull(scripts.removedAt)))
+  const total = all?.count ?? 0
+  if (total === 0) return { text: 'no scripts yet', state: 'empty' }
+  const [last] = await db
+    .select({ passed: rehearsals.passed, failed: rehearsals.failed, revision: rehearsals.revision })
+    .from(rehearsals)
+    .where(eq(rehearsals.agentId, row.id))
+    .orderBy(desc(rehearsals.createdAt))
+    .limit(1)
+  if (!last) return { text: `${plural(total, 'script')}, not run`, state: 'waiting' }
+  const score = `${last.passed} of ${last.passed + last.failed}`
+  if (last.failed > 0) return { text: score, state: 'failed' }
+  return last.revision === row.revision ? { text: score, state: 'fine' } : { text: `${score}, edited since`, state: 'waiting' }
+}
+
+async function releaseStage(db: Database, row: AgentRow): Promise<StageState> {
+  const state = await releaseState(db, row)
+  if (state.latestEdition === null) return { text: 'not published', state: 'empty' }
+  if (state.liveEdition === null) return { text: 'offline', state: 'waiting' }
+  const edits = state.briefChanges.length + state.sourceChanges.length
+  const live = `edition ${state.liveEdition}`
+  return edits === 0 ? { text: live, state: 'fine' } : { text: `${live}, ${plural(edits, 'edit')} since`, state: 'waiting' }
+}
+
+async function logbookStage(db: Database, agentId: string): Promise<StageState> {
+  const visitors = and(eq(conversations.agentId, agentId), eq(conversations.channel, 'talk'))
+  const [all] = await db.select({ count: count() }).from(conversations).where(visitors)
+  const total = all?.count ?? 0
+  if (total === 0) return { text: 'no visitors yet', state: 'empty' }
+  const [open] = await db
+    .select({ count: countDistinct(conversations.id) })
+    .from(conversations)
+    .innerJoin(turns, eq(turns.conversationId, conversations.id))
+    .where(and(visitors, eq(turns.outcome, 'unknown')))
+  const unanswered = open?.count ?? 0
+  const text = plural(total, 'conversation')
+  return unanswered > 0 ? { text: `${text}, ${unanswered} unanswered`, state: 'waiting' } : { text, state: 'fine' }
+}

@@ -1,0 +1,135 @@
+import { join } from 'node:path'
+import helmet from '@fastify/helmet'
+import multipart from '@fastify/multipart'
+import staticFiles from '@fastify/static'
+import swagger from '@fastify/swagger'
+import Fastify, { type FastifyInstance } from 'fastify'
+import { jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
+import { healthSchema } from '@parrot/contract'
+import { agentRoutes } from './agents/routes'
+import { Bus } from './bus'
+import type { Config } from './config'
+import { openDatabase } from './database'
+import { FileStore } from './files'
+import { guardOrigin } from './http/guard'
+import { answerProblems } from './http/problems'
+import { Jobs } from './jobs'
+import { LibraryCache } from './library/cache'
+import { giveUpReading, readWork } from './library/readJob'
+import { ReadPool } from './library/readPool'
+import { libraryRoutes } from './library/routes'
+import { lockFolder } from './lock'
+import { assetFolder } from './places'
+import { rehearsalRoutes } from './rehearsals/routes'
+import { releaseRoutes } from './release/routes'
+import { talkRoutes } from './release/talk'
+import type { Services } from './services'
+import { settingsRoutes } from './settings/routes'
+import { Seal } from './settings/seal'
+import { turnRoutes } from './turns/routes'
+
+export const VERSION = '0.1.0'
+
+const MOST_FILE_BYTES = 200 * 1024 * 1024
+const MOST_BODY_BYTES = 8 * 1024 * 1024
+
+/** A server that is ready to listen, and its end. */
+export interface App {
+  readonly server: FastifyInstance
+  readonly services: Services
+  close(): Promise<void>
+}
+
+/** Opens the data folder and builds the server on it. `onProgress` hears what takes long. */
+export async function buildApp(config: Config, onProgress: (message: string) => void = () => {}): Promise<App> {
+  const unlock = config.databaseUrl ? () => {} : lockFolder(config.dataFolder)
+  const server = Fastify({
+    logger: { level: config.logLevel, redact: ['req.headers.authorization', 'req.headers.cookie'] },
+    bodyLimit: MOST_BODY_BYTES,
+    forceCloseConnections: true,
+    trustProxy: false,
+  }).withTypeProvider<ZodTypeProvider>()
+  try {
+    const database = await openDatabase({ url: config.databaseUrl, folder: join(config.dataFolder, 'database') }, onProgress)
+    const { db } = database
+    const files = new FileStore(join(config.dataFolder, 'files'))
+    const bus = new Bus()
+    const pool = new ReadPool()
+    const library = new LibraryCache(db, pool)
+    const means = { config, db, files, bus, pool, library }
+    const jobs = new Jobs(db, server.log, { read: readWork(means) }, giveUpReading(means))
+    const seal = new Seal(config.dataFolder)
+    const services: Services = { config, db, databaseKind: database.kind, files, seal, bus, jobs, library, log: server.log }
+    await addRoutes(server, services)
+    await jobs.start()
+    return {
+      server,
+      services,
+      close: async () => {
+        await server.close()
+        await jobs.stop()
+        await pool.close()
+        await database.close()
+        unlock()
+      },
+    }
+  } catch (error) {
+    unlock()
+    throw error
+  }
+}
+
+async function addRoutes(server: FastifyInstance, services: Services): Promise<void> {
+  server.setValidatorCompiler(validatorCompiler)
+  server.setSerializerCompiler(serializerCompiler)
+  answerProblems(server)
+  guardOrigin(server, services.config.publicHosts)
+  await server.register(helmet, {
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        // Element Plus places its pop-ups by style attributes.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'self'"],
+        upgradeInsecureRequests: null,
+      },
+    },
+    strictTransportSecurity: false,
+  })
+  await server.register(multipart, { limits: { fileSize: MOST_FILE_BYTES, files: 1, fields: 10 }, throwFileSizeLimit: true })
+  await server.register(swagger, {
+    openapi: { info: { title: 'Mild Parrot', version: VERSION } },
+    transform: jsonSchemaTransform,
+  })
+  const widget = assetFolder('./widget', '../../widget/dist')
+  await server.register(async (app) => {
+    app.get('/api/health', { schema: { response: { 200: healthSchema } } }, async () => ({
+      status: 'ok' as const,
+      version: VERSION,
+      database: services.databaseKind,
+    }))
+    app.get('/api/openapi.json', { schema: { hide: true } }, async () => server.swagger())
+  })
+  await server.register(agentRoutes(services))
+  await server.register(libraryRoutes(services))
+  await server.register(turnRoutes(services))
+  await server.register(rehearsalRoutes(services))
+  await server.register(releaseRoutes(services))
+  await server.register(settingsRoutes(services))
+  await server.register(talkRoutes(services, widget))
+  if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })
+  await serveWeb(server, assetFolder('./web', '../../web/dist'))
+}
+
+/** The designer's application: its files, and its page for every other address outside the API. */
+async function serveWeb(server: FastifyInstance, folder: string | undefined): Promise<void> {
+  if (!folder) return
+  await server.register(staticFiles, { root: folder, wildcard: false, maxAge: '1h', immutable: false })
+  server.get('/*', { schema: { hide: true } }, async (request, reply) => {
+    if (/^\/(?:api|widget|assets)\//.test(request.url)) return reply.callNotFound()
+    return reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').sendFile('index.html', { maxAge: 0 })
+  })
+}

@@ -1,0 +1,2 @@
+export { openDatabase, type Connection, type Database } from './connect'
+export * from './schema'

@@ -1,0 +1,2 @@
+export { buildApp, type App } from './app'
+export { configFrom, type Config } from './config'

@@ -1,0 +1,131 @@
+import { asc, eq } from 'drizzle-orm'
+import { createHash } from 'node:crypto'
+import { LibraryIndex, search, type Hit as IndexHit, type Segment } from '@parrot/core/retrieval'
+import type { FoundPassage } from '@parrot/core/dialogue'
+import { passages, type Database } from '../database'
+import type { ReadPool } from './readPool'
+
+/** A source version in use: what it is called, and which version answers. */
+export interface UsedVersion {
+  readonly sourceId: string
+  readonly versionId: string
+  readonly title: string
+}
+
+type PassageRow = Pick<typeof passages.$inferSelect, 'id' | 'text' | 'headings' | 'locator'>
+
+interface LoadedVersion {
+  readonly title: string
+  readonly segment: Segment
+  readonly passages: readonly PassageRow[]
+  readonly characters: number
+}
+
+/** A library ready to be searched: an index over its versions, and the passages behind it. */
+export class OpenLibrary {
+  constructor(
+    private readonly versions: readonly UsedVersion[],
+    private readonly loaded: readonly LoadedVersion[],
+    private readonly index: LibraryIndex,
+  ) {}
+
+  /** The best passages for a question, with the words that matched. */
+  search(question: string, limit: number): (FoundPassage & { matched: readonly string[] })[] {
+    return search(this.index, question, { limit }).map((hit) => this.#found(hit))
+  }
+
+  #found(hit: IndexHit): FoundPassage & { matched: readonly string[] } {
+    const version = this.versions[hit.segment]!
+    const passage = this.loaded[hit.segment]!.passages[hit.passage]!
+    return {
+      passageId: passage.id,
+      sourceId: version.sourceId,
+      sourceTitle: version.title,
+      text: passage.text,
+      headings: passage.headings,
+      locator: passage.locator,
+      score: hit.score,
+      parts: hit.parts,
+      coverage: hit.coverage,
+      matched: hit.matched,
+    }
+  }
+}
+
+/** Characters of passages kept ready; beyond it the versions unused for longest are dropped and read again if needed. */
+const MOST_CHARACTERS = 40_000_000
+const MOST_LIBRARIES = 24
+
+/**
+ * The libraries in use, in memory. A version never changes, so its segment is loaded once and shared by the draft and
+ * every edition that names it.
+ */
+export class LibraryCache {
+  readonly #versions = new Map<string, Promise<LoadedVersion>>()
+  readonly #libraries = new Map<string, OpenLibrary>()
+
+  constructor(
+    private readonly db: Database,
+    private readonly pool: ReadPool,
+  ) {}
+
+  /** The library made of these versions. */
+  async open(versions: readonly UsedVersion[]): Promise<OpenLibrary> {
+    const key = libraryState(versions)
+    const known = this.#libraries.get(key)
+    if (known) {
+      this.#libraries.delete(key)
+      this.#libraries.set(key, known)
+      return known
+    }
+    const loaded = await Promise.all(versions.map((version) => this.load(version)))
+    const library = new OpenLibrary(versions, loaded, new LibraryIndex(loaded.map((each) => each.segment)))
+    this.#libraries.set(key, library)
+    if (this.#libraries.size > MOST_LIBRARIES) this.#libraries.delete(this.#libraries.keys().next().value!)
+    return library
+  }
+
+  /** Loads a version's passages and builds its segment, once. */
+  load(version: UsedVersion): Promise<LoadedVersion> {
+    const key = `${version.versionId}:${version.title}`
+    const known = this.#versions.get(key)
+    if (known) {
+      this.#versions.delete(key)
+      this.#versions.set(key, known)
+      return known
+    }
+    const loading = this.#read(version)
+    this.#versions.set(key, loading)
+    loading.then(
+      () => void this.#makeRoom(),
+      () => this.#versions.delete(key),
+    )
+    return loading
+  }
+
+  async #read({ versionId, title }: UsedVersion): Promise<LoadedVersion> {
+    const rows = await this.db
+      .select({ id: passages.id, text: passages.text, headings: passages.headings, locator: passages.locator })
+      .from(passages)
+      .where(eq(passages.versionId, versionId))
+      .orderBy(asc(passages.ordinal))
+    const segment = await this.pool.index(title, rows)
+    return { title, segment, passages: rows, characters: rows.reduce((sum, row) => sum + row.text.length, 0) }
+  }
+
+  async #makeRoom(): Promise<void> {
+    const entries = await Promise.all([...this.#versions].map(async ([key, loading]) => [key, await loading] as const))
+    let total = entries.reduce((sum, [, loaded]) => sum + loaded.characters, 0)
+    for (const [key, loaded] of entries) {
+      if (total <= MOST_CHARACTERS) return
+      this.#versions.delete(key)
+      total -= loaded.characters
+    }
+  }
+}
+
+/** A short name for a state of a library: the same versions under the same titles give the same name. */
+export function libraryState(versions: readonly UsedVersion[]): string {
+  const listed = versions.map((version) => `${version.versionId}:${version.title}`).sort()
+  return createHash('sha256').update(listed.join('\n')).digest('hex').slice(0, 16)
+}

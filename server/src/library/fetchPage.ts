@@ -1,0 +1,129 @@
+import { lookup } from 'node:dns'
+import { Agent, request, type Dispatcher } from 'undici'
+import ipaddr from 'ipaddr.js'
+import type { ReadProblem } from '@parrot/core/library'
+
+/** A page as fetched. `url` is where it was found after redirects. */
+export interface FetchedPage {
+  readonly url: string
+  readonly bytes: Uint8Array
+  readonly mediaType: string
+}
+
+export type FetchResult =
+  | { readonly ok: true; readonly page: FetchedPage }
+  | { readonly ok: false; readonly problem: ReadProblem; readonly hostToAllow?: string }
+
+const MOST_BYTES = 20 * 1024 * 1024
+const MOST_REDIRECTS = 5
+const TIMEOUT_MS = 20_000
+
+/** Whether an address is one of the public internet: not private, loopback, link-local or otherwise reserved. */
+export function isPublicAddress(address: string): boolean {
+  if (!ipaddr.isValid(address)) return false
+  return ipaddr.process(address).range() === 'unicast'
+}
+
+class PrivateAddress extends Error {}
+
+/**
+ * Connects only to addresses that are public or whose host was allowed. The check stands inside the look-up that the
+ * connection itself uses, so a name that resolves differently the second time gains nothing.
+ */
+function guardedAgent(isAllowed: boolean): Agent {
+  return new Agent({
+    connect: {
+      timeout: TIMEOUT_MS,
+      lookup: (hostname, options, callback) =>
+        lookup(hostname, { ...options, all: true }, (error, found) => {
+          if (error) return callback(error, [] as never, 0)
+          const blocked = isAllowed ? undefined : found.find(({ address }) => !isPublicAddress(address))
+          if (blocked) return callback(new PrivateAddress(blocked.address), [] as never, 0)
+          if (options.all) return callback(null, found as never)
+          return callback(null, found[0]!.address as never, found[0]!.family)
+        }),
+    },
+  })
+}
+
+/** Fetches one page: http and https only, at most five redirects, each checked anew, at most 20 MB, within 20 s. */
+export async function fetchPage(address: string, allowedHosts: readonly string[], signal?: AbortSignal): Promise<FetchResult> {
+  let url = new URL(address)
+  for (let redirects = 0; redirects <= MOST_REDIRECTS; redirects++) {
+    const isAllowed = allowedHosts.includes(url.host) || allowedHosts.includes(url.hostname)
+    const refusal = refusalOf(url, isAllowed)
+    if (refusal) return refusal
+    const agent = guardedAgent(isAllowed)
+    try {
+      const timeout = AbortSignal.timeout(TIMEOUT_MS)
+      const response = await request(url, {
+        dispatcher: agent,
+        signal: signal ? AbortSignal.any([signal, timeout]) : timeout,
+        headers: { accept: 'text/html, application/pdf, text/*;q=0.8, */*;q=0.1', 'user-agent': 'MildParrot/0.1' },
+        headersTimeout: TIMEOUT_MS,
+        bodyTimeout: TIMEOUT_MS,
+      })
+      const target = response.headers.location
+      if (response.statusCode >= 300 && response.statusCode < 400 && typeof target === 'string') {
+        response.body.destroy()
+        if (!URL.canParse(target, url)) return failure(`“${url.href}” redirects to an address that is not valid.`, 'Check the address.')
+        url = new URL(target, url)
+        continue
+      }
+      return await received(url, response)
+    } catch (error) {
+      if (signal?.aborted) throw error
+      return failureOf(url, error)
+    } finally {
+      void agent.destroy()
+    }
+  }
+  return failure(`“${address}” redirects more than ${MOST_REDIRECTS} times.`, 'Open it in a browser and add the address it ends at.')
+}
+
+function refusalOf(url: URL, isAllowed: boolean): FetchResult | undefined {
+  if (url.protocol !== 'http:' && url.protocol !== 'https:')
+    return failure(`“${url.href}” is not a web address.`, 'Only http and https addresses can be read.')
+  const host = url.hostname.replace(/^\[|\]$/g, '')
+  // A literal address never passes the look-up, so it is checked here.
+  return !isAllowed && ipaddr.isValid(host) && !isPublicAddress(host) ? privateHost(url) : undefined
+}
+
+const failure = (message: string, advice: string): FetchResult => ({ ok: false, problem: { message, advice } })
+
+const privateHost = (url: URL): FetchResult => ({
+  ok: false,
+  hostToAllow: url.host,
+  problem: {
+    message: `“${url.host}” is on a private network and was not fetched.`,
+    advice: 'If this is a site of yours, allow the host and try again.',
+  },
+})
+
+function failureOf(url: URL, error: unknown): FetchResult {
+  const { name, code, cause } = error as Error & { code?: string; cause?: unknown }
+  if (error instanceof PrivateAddress || cause instanceof PrivateAddress) return privateHost(url)
+  if (name === 'TimeoutError' || /TIMEOUT/.test(code ?? ''))
+    return failure(`“${url.host}” did not answer within ${TIMEOUT_MS / 1000} seconds.`, 'Try again later.')
+  if (code === 'ENOTFOUND' || code === 'EAI_AGAIN')
+    return failure(`There is no host called “${url.hostname}”.`, 'Check the address for typing mistakes.')
+  if (code === 'TOO_LARGE') return failure(`“${url.href}” is larger than ${MOST_BYTES / 1024 / 1024} MB.`, 'Download it and add it as a file.')
+  return failure(`“${url.host}” could not be reached${code ? ` (${code})` : ''}.`, 'Check the address, then try again.')
+}
+
+async function received(url: URL, response: Dispatcher.ResponseData): Promise<FetchResult> {
+  if (response.statusCode !== 200) {
+    response.body.destroy()
+    const advice = response.statusCode === 404 ? 'Check the address.' : 'Open it in a browser to see what it says.'
+    return failure(`“${url.href}” answered with status ${response.statusCode}.`, advice)
+  }
+  const parts: Buffer[] = []
+  let size = 0
+  for await (const part of response.body) {
+    size += (part as Buffer).length
+    if (size > MOST_BYTES) throw Object.assign(new Error('too large'), { code: 'TOO_LARGE' })
+    parts.push(part as Buffer)
+  }
+  const mediaType = String(response.headers['content-type'] ?? 'text/html')
+  return { ok: true, page: { url: url.href, bytes: new Uint8Array(Buffer.concat(parts)), mediaType } }
+}

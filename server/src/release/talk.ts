@@ -1,0 +1,105 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import rateLimit from '@fastify/rate-limit'
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { and, eq, isNull } from 'drizzle-orm'
+import { z } from 'zod'
+import { fillVariables } from '@parrot/core/brief'
+import { talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
+import type { AgentRow } from '../agents/queries'
+import { agents, type Database } from '../database'
+import { streamWork, wantsEvents } from '../http/events'
+import { HttpProblem } from '../http/problems'
+import type { Services } from '../services'
+import { conversationOf, keepTurn } from '../turns/conversations'
+import { modelFailure } from '../turns/routes'
+import { ask, editionOf, type Listening } from '../turns/subject'
+
+const params = z.object({ slug: z.string().max(100) })
+
+/** Turns one visitor's address may take in a minute. */
+const TURNS_PER_MINUTE = 30
+
+/** What visitors reach: the page of an agent and its turns. Only a live edition answers; the draft never does. */
+export const talkRoutes =
+  (services: Services, widgetFolder: string | undefined): FastifyPluginAsyncZod =>
+  async (app) => {
+    const { db, bus } = services
+    await app.register(rateLimit, {
+      max: TURNS_PER_MINUTE,
+      timeWindow: '1 minute',
+      allowList: (request) => request.method !== 'POST',
+      errorResponseBuilder: (_request, context) =>
+        new HttpProblem(429, 'That was many questions at once.', `Wait ${Math.ceil(context.ttl / 1000)} seconds, then ask again.`),
+    })
+
+    app.get('/api/talk/:slug', { schema: { params, response: { 200: talkAgent } } }, async ({ params: { slug } }) => {
+      const agent = await liveAgent(db, slug)
+      const { brief } = await editionOf(services, agent, agent.liveEdition)
+      return {
+        name: brief.identity.name || agent.name,
+        role: brief.identity.role,
+        face: brief.identity.avatar || agent.name,
+        language: brief.identity.language,
+        greeting: fillVariables(brief.openers.greeting, brief.variables),
+        suggestions: brief.openers.suggestions.filter((text) => text.trim() !== ''),
+      }
+    })
+
+    const take = async (slug: string, body: z.output<typeof talkTurn>, listening: Listening): Promise<TalkReply> => {
+      const began = performance.now()
+      const agent = await liveAgent(db, slug)
+      const subject = await editionOf(services, agent, agent.liveEdition)
+      const conversation = await conversationOf(db, agent.id, 'talk', body.conversationId)
+      const state = await ask(services, subject, body.text, conversation.exchanges, listening)
+      const place = { agentId: agent.id, channel: 'talk', conversationId: conversation.id } as const
+      await keepTurn(db, place, subject, state, performance.now() - began)
+      bus.tell(agent.id, 'logbook')
+      return {
+        conversationId: conversation.id,
+        reply: state.reply,
+        citations: state.citations.map(({ marker, sourceTitle, quote, locator, headings }) => ({
+          marker,
+          sourceTitle,
+          quote,
+          locator,
+          headings,
+        })),
+      }
+    }
+
+    app.post(
+      '/api/talk/:slug/turns',
+      { schema: { params, body: talkTurn, response: { 200: talkReply } } },
+      async (request, reply) => {
+        const { slug } = request.params
+        const failing = (error: unknown) => Promise.reject(modelFailure(error))
+        if (!wantsEvents(request)) return take(slug, request.body, {}).catch(failing)
+        await streamWork(request, reply, async (stream) => {
+          const onText = (text: string) => stream.send('text', { text })
+          stream.send('done', await take(slug, request.body, { signal: stream.signal, onText }).catch(failing))
+        })
+        return reply
+      },
+    )
+
+    app.get('/talk/:slug', { schema: { params, hide: true } }, async ({ params: { slug } }, reply) => {
+      const page = widgetFolder && readFileSync(join(widgetFolder, 'talk.html'), 'utf8')
+      if (!page) throw new HttpProblem(503, 'The visitor’s page is not built.', 'Run “npm run build” and start again.')
+      const isLive = await liveAgent(db, slug).then(
+        () => true,
+        () => false,
+      )
+      return reply.code(isLive ? 200 : 404).type('text/html; charset=utf-8').send(page)
+    })
+  }
+
+async function liveAgent(db: Database, slug: string): Promise<AgentRow & { liveEdition: number }> {
+  const [agent] = await db
+    .select()
+    .from(agents)
+    .where(and(eq(agents.slug, slug), isNull(agents.removedAt)))
+  if (!agent || agent.liveEdition === null)
+    throw new HttpProblem(404, 'Nobody is here to talk to.', 'The address is wrong, or the agent is not published at the moment.')
+  return { ...agent, liveEdition: agent.liveEdition }
+}

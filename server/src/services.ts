@@ -1,0 +1,21 @@
+import type { FastifyBaseLogger } from 'fastify'
+import type { Bus } from './bus'
+import type { Config } from './config'
+import type { Database } from './database'
+import type { FileStore } from './files'
+import type { Jobs } from './jobs'
+import type { LibraryCache } from './library/cache'
+import type { Seal } from './settings/seal'
+
+/** What the routes work with; made once when the server starts. */
+export interface Services {
+  readonly config: Config
+  readonly db: Database
+  readonly databaseKind: string
+  readonly files: FileStore
+  readonly seal: Seal
+  readonly bus: Bus
+  readonly jobs: Jobs
+  readonly library: LibraryCache
+  readonly log: FastifyBaseLogger
+}

@@ -1,0 +1,67 @@
+import { asc, eq } from 'drizzle-orm'
+import type { Endpoint, NewEndpoint } from '@parrot/contract'
+import { agents, endpoints, type Database } from '../database'
+import { HttpProblem, notFound } from '../http/problems'
+import { newId } from '../ids'
+import type { Seal } from './seal'
+
+export type EndpointRow = typeof endpoints.$inferSelect
+
+/** An endpoint as the browser may see it: whether a key is set, never the key. */
+export const shownEndpoint = (row: EndpointRow): Endpoint => ({
+  id: row.id,
+  name: row.name,
+  baseUrl: row.baseUrl,
+  model: row.model,
+  hasKey: row.sealedKey !== null,
+})
+
+export const listEndpoints = (db: Database): Promise<EndpointRow[]> =>
+  db.select().from(endpoints).orderBy(asc(endpoints.createdAt))
+
+export async function endpointById(db: Database, id: string): Promise<EndpointRow> {
+  const [row] = await db.select().from(endpoints).where(eq(endpoints.id, id))
+  if (!row) throw notFound('endpoint')
+  return row
+}
+
+export async function addEndpoint(db: Database, seal: Seal, { key, ...fields }: NewEndpoint): Promise<EndpointRow> {
+  const [row] = await db
+    .insert(endpoints)
+    .values({ id: newId(), ...fields, sealedKey: key ? seal.close(key) : null })
+    .returning()
+  return row!
+}
+
+/** Changes an endpoint. A key left out stays, an empty one is removed. */
+export async function changeEndpoint(
+  db: Database,
+  seal: Seal,
+  id: string,
+  { key, ...fields }: NewEndpoint,
+): Promise<EndpointRow> {
+  const kept = await endpointById(db, id)
+  // A kept key must not travel to another host: whoever may change the address could read it there.
+  const isMoved = new URL(fields.baseUrl).origin !== new URL(kept.baseUrl).origin
+  if (isMoved && key === undefined && kept.sealedKey !== null)
+    throw new HttpProblem(400, 'The address changed, so the key must be entered again.', undefined, {
+      code: 'key-needed',
+      fields: [{ path: 'key', message: 'Enter the key for the new address, or leave it empty to send none.' }],
+    })
+  const sealedKey = key === undefined ? kept.sealedKey : key === '' ? null : seal.close(key)
+  const [row] = await db.update(endpoints).set({ ...fields, sealedKey }).where(eq(endpoints.id, id)).returning()
+  return row!
+}
+
+/** Removes an endpoint that no agent uses. */
+export async function removeEndpoint(db: Database, id: string): Promise<void> {
+  await endpointById(db, id)
+  const users = await db.select({ name: agents.name }).from(agents).where(eq(agents.endpointId, id))
+  if (users.length > 0)
+    throw new HttpProblem(
+      409,
+      'The endpoint is in use.',
+      `${users.map((user) => user.name).join(', ')} ${users.length === 1 ? 'answers' : 'answer'} through it. Choose another model there first.`,
+    )
+  await db.delete(endpoints).where(eq(endpoints.id, id))
+}

@@ -1,0 +1,56 @@
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import { allowedHosts, endpointList, endpointSchema, endpointTest, newEndpoint } from '@parrot/contract'
+import { ModelProblem } from '@parrot/core/dialogue'
+import { endpointModel } from '../models/endpointModel'
+import type { Services } from '../services'
+import { addEndpoint, changeEndpoint, endpointById, listEndpoints, removeEndpoint, shownEndpoint } from './endpoints'
+import { listAllowedHosts, setAllowedHosts } from './hosts'
+
+const params = z.object({ id: z.string() })
+
+/** Settings of the installation: outside models, and the private hosts pages may come from. */
+export const settingsRoutes =
+  ({ db, seal }: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    app.get('/api/settings/hosts', { schema: { response: { 200: allowedHosts } } }, async () => ({
+      hosts: await listAllowedHosts(db),
+    }))
+
+    app.put('/api/settings/hosts', { schema: { body: allowedHosts, response: { 200: allowedHosts } } }, async ({ body }) => ({
+      hosts: await setAllowedHosts(db, body.hosts),
+    }))
+
+    app.get('/api/endpoints', { schema: { response: { 200: endpointList } } }, async () => ({
+      endpoints: (await listEndpoints(db)).map(shownEndpoint),
+    }))
+
+    app.post('/api/endpoints', { schema: { body: newEndpoint, response: { 201: endpointSchema } } }, async ({ body }, reply) =>
+      reply.code(201).send(shownEndpoint(await addEndpoint(db, seal, body))),
+    )
+
+    app.put(
+      '/api/endpoints/:id',
+      { schema: { params, body: newEndpoint, response: { 200: endpointSchema } } },
+      async ({ params: { id }, body }) => shownEndpoint(await changeEndpoint(db, seal, id, body)),
+    )
+
+    app.delete('/api/endpoints/:id', { schema: { params } }, async ({ params: { id } }, reply) => {
+      await removeEndpoint(db, id)
+      return reply.code(204).send()
+    })
+
+    app.post('/api/endpoints/:id/test', { schema: { params, response: { 200: endpointTest } } }, async ({ params: { id } }) => {
+      const model = endpointModel(await endpointById(db, id), seal)
+      const began = performance.now()
+      try {
+        let text = ''
+        for await (const event of model.answer([{ role: 'user', content: 'Question: hello' }], AbortSignal.timeout(20_000)))
+          if (event.kind === 'text') text += event.text
+        return { ok: text !== '', message: text === '' ? 'It answered with nothing.' : `It answered: “${text.slice(0, 120)}”`, tookMs: performance.now() - began }
+      } catch (error) {
+        if (!(error instanceof ModelProblem)) throw error
+        return { ok: false, message: `${error.message} ${error.advice}`, tookMs: performance.now() - began }
+      }
+    })
+  }

@@ -1,0 +1,169 @@
+import { and, asc, count, desc, eq, max, ne, sql } from 'drizzle-orm'
+import type { Exchange, TurnState } from '@parrot/core/dialogue'
+import type { Conversation, ConversationSummary, EarlierAnswer } from '@parrot/contract'
+import { conversations, turns, type Database } from '../database'
+import { notFound } from '../http/problems'
+import { newId } from '../ids'
+import type { Subject } from './subject'
+
+type Channel = (typeof conversations.$inferSelect)['channel']
+export type TurnRow = typeof turns.$inferSelect
+
+/** How many earlier turns are loaded; a brief may let the model see fewer. */
+const MOST_EXCHANGES = 100
+
+/** A conversation to go on with: its id, and what was said. One that is not this agent's is not found. */
+export async function conversationOf(
+  db: Database,
+  agentId: string,
+  channel: Channel,
+  id: string | undefined,
+): Promise<{ id: string; exchanges: Exchange[] }> {
+  if (id === undefined) return { id: newId(), exchanges: [] }
+  const [row] = await db
+    .select()
+    .from(conversations)
+    .where(and(eq(conversations.id, id), eq(conversations.agentId, agentId), eq(conversations.channel, channel)))
+  if (!row) throw notFound('conversation')
+  const rows = await db
+    .select({ said: turns.said, reply: turns.reply, question: turns.question })
+    .from(turns)
+    .where(eq(turns.conversationId, id))
+    .orderBy(desc(turns.ordinal))
+    .limit(MOST_EXCHANGES)
+  return { id, exchanges: rows.reverse() }
+}
+
+/** Keeps a turn that was taken; the conversation begins with its first. */
+export async function keepTurn(
+  db: Database,
+  place: { agentId: string; channel: Channel; conversationId: string },
+  subject: Subject,
+  state: TurnState,
+  tookMs: number,
+): Promise<TurnRow> {
+  const { agentId, channel, conversationId } = place
+  return db.transaction(async (tx) => {
+    await tx
+      .insert(conversations)
+      .values({ id: conversationId, agentId, channel })
+      .onConflictDoUpdate({ target: conversations.id, set: { lastAt: new Date() } })
+    const [last] = await tx
+      .select({ ordinal: max(turns.ordinal) })
+      .from(turns)
+      .where(eq(turns.conversationId, conversationId))
+    const [row] = await tx
+      .insert(turns)
+      .values({
+        id: newId(),
+        conversationId,
+        agentId,
+        ordinal: (last?.ordinal ?? 0) + 1,
+        said: state.said,
+        question: state.question,
+        reply: state.reply,
+        outcome: state.outcome,
+        citations: [...state.citations],
+        workings: [...state.workings],
+        revision: subject.revision,
+        edition: subject.edition,
+        stance: subject.stance,
+        model: subject.model.name,
+        tookMs,
+      })
+      .returning()
+    return row!
+  })
+}
+
+/** The last answer the designer got to the same words when brief, library or model were others. */
+export async function answerBefore(db: Database, agentId: string, said: string, stance: string): Promise<EarlierAnswer | null> {
+  const [row] = await db
+    .select({ turn: turns })
+    .from(turns)
+    .innerJoin(conversations, eq(conversations.id, turns.conversationId))
+    .where(
+      and(eq(turns.agentId, agentId), eq(turns.said, said), ne(turns.stance, stance), eq(conversations.channel, 'try')),
+    )
+    .orderBy(desc(turns.createdAt))
+    .limit(1)
+  return row ? earlier(row.turn) : null
+}
+
+const earlier = (row: TurnRow): EarlierAnswer => ({
+  reply: row.reply,
+  outcome: row.outcome,
+  revision: row.revision,
+  citations: row.citations,
+  askedAt: row.createdAt.toISOString(),
+})
+
+/** Visitors' conversations, newest first; `onlyUnanswered` keeps those with a question that got no answer. */
+export async function listConversations(
+  db: Database,
+  agentId: string,
+  { onlyUnanswered, offset, limit }: { onlyUnanswered: boolean; offset: number; limit: number },
+): Promise<{ total: number; unanswered: number; conversations: ConversationSummary[] }> {
+  const unanswered = sql<number>`count(*) filter (where ${turns.outcome} = 'unknown')`.mapWith(Number)
+  const visitors = and(eq(conversations.agentId, agentId), eq(conversations.channel, 'talk'))
+  const summaries = db
+    .select({
+      id: conversations.id,
+      startedAt: conversations.createdAt,
+      lastAt: conversations.lastAt,
+      turns: count(turns.id).as('turn_count'),
+      unanswered: unanswered.as('unanswered'),
+      edition: max(turns.edition).as('edition'),
+      opening: sql<string>`(array_agg(${turns.said} order by ${turns.ordinal}))[1]`.as('opening'),
+    })
+    .from(conversations)
+    .innerJoin(turns, eq(turns.conversationId, conversations.id))
+    .where(visitors)
+    .groupBy(conversations.id)
+    .as('summaries')
+  const [counts] = await db
+    .select({
+      total: count(),
+      unanswered: sql<number>`count(*) filter (where ${summaries.unanswered} > 0)`.mapWith(Number),
+    })
+    .from(summaries)
+  const rows = await db
+    .select()
+    .from(summaries)
+    .where(onlyUnanswered ? sql`${summaries.unanswered} > 0` : undefined)
+    .orderBy(desc(summaries.lastAt), asc(summaries.id))
+    .offset(offset)
+    .limit(limit)
+  return {
+    total: counts?.total ?? 0,
+    unanswered: counts?.unanswered ?? 0,
+    conversations: rows.map((row) => ({
+      ...row,
+      startedAt: row.startedAt.toISOString(),
+      lastAt: row.lastAt.toISOString(),
+    })),
+  }
+}
+
+/** One conversation with every line, its citations and workings. */
+export async function conversationById(db: Database, id: string): Promise<Conversation> {
+  const [row] = await db.select().from(conversations).where(eq(conversations.id, id))
+  if (!row) throw notFound('conversation')
+  const lines = await db.select().from(turns).where(eq(turns.conversationId, id)).orderBy(asc(turns.ordinal))
+  return {
+    id,
+    startedAt: row.createdAt.toISOString(),
+    lastAt: row.lastAt.toISOString(),
+    edition: lines.at(-1)?.edition ?? null,
+    turns: lines.length,
+    unanswered: lines.filter((line) => line.outcome === 'unknown').length,
+    opening: lines[0]?.said ?? '',
+    lines: lines.map((line) => ({
+      ...earlier(line),
+      id: line.id,
+      said: line.said,
+      workings: line.workings,
+      edition: line.edition,
+    })),
+  }
+}

@@ -1,0 +1,122 @@
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import { ModelProblem } from '@parrot/core/dialogue'
+import { conversationList, conversationSchema, newPin, newTurn, pinList, pinSchema, turnSchema, type Turn } from '@parrot/contract'
+import { agentById, type AgentRow } from '../agents/queries'
+import { streamWork, wantsEvents } from '../http/events'
+import { HttpProblem } from '../http/problems'
+import type { Services } from '../services'
+import { answerBefore, conversationById, conversationOf, keepTurn, listConversations, type TurnRow } from './conversations'
+import { addPin, askPins, listPins, markPinSeen, removePin } from './pins'
+import { ask, draftOf, editionOf, type Listening } from './subject'
+
+const params = z.object({ id: z.string() })
+const both = z.object({ id: z.string(), pinId: z.string() })
+
+/** A model's failure as a problem the client can show. */
+export function modelFailure(error: unknown): unknown {
+  return error instanceof ModelProblem ? new HttpProblem(502, error.message, error.advice, { code: 'model' }) : error
+}
+
+/** The designer's turns, pinned lines, and the logbook of visitors. */
+export const turnRoutes =
+  (services: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    const { db } = services
+
+    const take = async (agent: AgentRow, body: z.output<typeof newTurn>, listening: Listening): Promise<Turn> => {
+      const began = performance.now()
+      const subject = body.edition ? await editionOf(services, agent, body.edition) : await draftOf(services, agent)
+      const conversation = await conversationOf(db, agent.id, 'try', body.conversationId)
+      const state = await ask(services, subject, body.text, conversation.exchanges, listening)
+      const before = await answerBefore(db, agent.id, state.said, subject.stance)
+      const place = { agentId: agent.id, channel: 'try', conversationId: conversation.id } as const
+      const row = await keepTurn(db, place, subject, state, performance.now() - began)
+      return { ...shownTurn(row), before }
+    }
+
+    app.post(
+      '/api/agents/:id/turns',
+      { schema: { params, body: newTurn, response: { 200: turnSchema } } },
+      async (request, reply) => {
+        const agent = await agentById(db, request.params.id)
+        if (!wantsEvents(request)) {
+          return take(agent, request.body, {}).catch((error: unknown) => Promise.reject(modelFailure(error)))
+        }
+        await streamWork(request, reply, async (stream) => {
+          const listening: Listening = {
+            signal: stream.signal,
+            onText: (text) => stream.send('text', { text }),
+            onWorking: (working) => stream.send('step', working),
+          }
+          stream.send(
+            'done',
+            await take(agent, request.body, listening).catch((error: unknown) => Promise.reject(modelFailure(error))),
+          )
+        })
+        return reply
+      },
+    )
+
+    app.get('/api/agents/:id/pins', { schema: { params, response: { 200: pinList } } }, async ({ params: { id } }) => ({
+      pins: await listPins(services, await agentById(db, id)),
+    }))
+
+    app.post(
+      '/api/agents/:id/pins',
+      { schema: { params, body: newPin, response: { 201: pinSchema } } },
+      async ({ params: { id }, body }, reply) =>
+        reply.code(201).send(await addPin(services, await agentById(db, id), body.text)),
+    )
+
+    app.post('/api/agents/:id/pins/ask', { schema: { params, response: { 200: pinList } } }, async ({ params: { id } }) => ({
+      pins: await askPins(services, await agentById(db, id)).catch((error: unknown) => Promise.reject(modelFailure(error))),
+    }))
+
+    app.post('/api/agents/:id/pins/:pinId/seen', { schema: { params: both } }, async ({ params: { pinId } }, reply) => {
+      await markPinSeen(db, pinId)
+      return reply.code(204).send()
+    })
+
+    app.delete('/api/agents/:id/pins/:pinId', { schema: { params: both } }, async ({ params: { pinId } }, reply) => {
+      await removePin(db, pinId)
+      return reply.code(204).send()
+    })
+
+    app.get(
+      '/api/agents/:id/conversations',
+      {
+        schema: {
+          params,
+          querystring: z.object({
+            unanswered: z.enum(['true', 'false']).default('false'),
+            offset: z.coerce.number().int().min(0).default(0),
+            limit: z.coerce.number().int().min(1).max(200).default(50),
+          }),
+          response: { 200: conversationList },
+        },
+      },
+      async ({ params: { id }, query }) => {
+        await agentById(db, id)
+        return listConversations(db, id, { ...query, onlyUnanswered: query.unanswered === 'true' })
+      },
+    )
+
+    app.get('/api/conversations/:id', { schema: { params, response: { 200: conversationSchema } } }, async ({ params: { id } }) =>
+      conversationById(db, id),
+    )
+  }
+
+const shownTurn = (row: TurnRow): Omit<Turn, 'before'> => ({
+  conversationId: row.conversationId,
+  turnId: row.id,
+  said: row.said,
+  reply: row.reply,
+  outcome: row.outcome,
+  citations: row.citations,
+  workings: row.workings,
+  revision: row.revision,
+  edition: row.edition,
+  model: row.model,
+  tookMs: row.tookMs,
+})

@@ -1,0 +1,83 @@
+import { and, eq } from 'drizzle-orm'
+import { migrate, type Brief } from '@parrot/core/brief'
+import type { Exchange, Model, TurnState, Working } from '@parrot/core/dialogue'
+import { takeTurn } from '@parrot/core/dialogue'
+import { understudy } from '@parrot/core/understudy'
+import { currentBrief } from '../agents/briefs'
+import type { AgentRow } from '../agents/queries'
+import { editions, type Database } from '../database'
+import { notFound } from '../http/problems'
+import { libraryState, type UsedVersion } from '../library/cache'
+import { versionsInUse } from '../library/queries'
+import { endpointModel } from '../models/endpointModel'
+import type { Services } from '../services'
+import { endpointById } from '../settings/endpoints'
+
+/** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
+export interface Subject {
+  readonly brief: Brief
+  readonly revision: number
+  readonly edition: number | null
+  readonly versions: readonly UsedVersion[]
+  readonly model: Model
+  /** Names brief, library and model together: while it stays the same, so do the built-in model's answers. */
+  readonly stance: string
+}
+
+/** The draft of an agent as it is now. */
+export async function draftOf(services: Services, agent: AgentRow): Promise<Subject> {
+  const { revision, brief } = await currentBrief(services.db, agent.id)
+  const versions = await versionsInUse(services.db, agent.id)
+  return complete(services, agent, { brief, revision, edition: null, versions })
+}
+
+/** An edition of an agent, exactly as it was published. The model is the agent's present one. */
+export async function editionOf(services: Services, agent: AgentRow, number: number): Promise<Subject> {
+  const row = await editionRow(services.db, agent.id, number)
+  const brief = migrate({ version: row.version, brief: row.brief })
+  return complete(services, agent, { brief, revision: row.revision, edition: number, versions: row.sources })
+}
+
+export async function editionRow(db: Database, agentId: string, number: number): Promise<typeof editions.$inferSelect> {
+  const [row] = await db
+    .select()
+    .from(editions)
+    .where(and(eq(editions.agentId, agentId), eq(editions.number, number)))
+  if (!row) throw notFound('edition')
+  return row
+}
+
+async function complete(
+  { db, seal }: Services,
+  agent: AgentRow,
+  parts: Omit<Subject, 'model' | 'stance'>,
+): Promise<Subject> {
+  const model = agent.endpointId ? endpointModel(await endpointById(db, agent.endpointId), seal) : understudy
+  const stance = [parts.revision, libraryState(parts.versions), agent.endpointId ?? 'understudy'].join(':')
+  return { ...parts, model, stance }
+}
+
+/** What a caller hears while an answer is made, and how it can be stopped. */
+export interface Listening {
+  readonly onText?: (text: string) => void
+  readonly onWorking?: (working: Working) => void
+  readonly signal?: AbortSignal
+}
+
+/** Takes one turn with a subject. Nothing is stored. */
+export async function ask(
+  { library }: Services,
+  subject: Subject,
+  said: string,
+  conversation: readonly Exchange[],
+  listening: Listening = {},
+): Promise<TurnState> {
+  return takeTurn(said, {
+    brief: subject.brief,
+    library: await library.open(subject.versions),
+    model: subject.model,
+    conversation,
+    clock: () => performance.now(),
+    ...listening,
+  })
+}

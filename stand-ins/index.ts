@@ -1,0 +1,2 @@
+export { buildModelEndpoint } from './model'
+export { buildSite } from './site'

@@ -1,0 +1,289 @@
+<script setup lang="ts">
+import { nextTick, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { STAGES, type Agent, type Stage } from '@parrot/contract'
+import { call, get, post } from '../api/client'
+import AgentFace from '../shared/AgentFace.vue'
+import EmptyNote from '../shared/EmptyNote.vue'
+import StateMark from '../shared/StateMark.vue'
+import { useLoaded } from '../shared/load'
+import { tell, tellFailure } from '../shared/undo'
+import { ago, moment } from '../shared/when'
+import { useKeys } from '../shared/keys'
+
+const router = useRouter()
+const { data, error, load } = useLoaded(() => get<{ agents: Agent[] }>('/api/agents'))
+onMounted(() => {
+  document.title = 'Agents · Mild Parrot'
+  void load()
+})
+
+const NAMES: Record<Stage, string> = { brief: 'Brief', library: 'Library', rehearse: 'Rehearse', release: 'Release', logbook: 'Logbook' }
+
+const newName = ref('')
+const newField = ref<HTMLInputElement>()
+const isAdding = ref(false)
+const renaming = ref('')
+const newTitle = ref('')
+
+async function startAdding(): Promise<void> {
+  isAdding.value = true
+  await nextTick()
+  newField.value?.focus()
+}
+useKeys({ n: () => void startAdding() })
+
+async function create(): Promise<void> {
+  const name = newName.value.trim()
+  if (name === '') return
+  try {
+    const agent = await post<Agent>('/api/agents', { name })
+    await router.push({ name: 'brief', params: { id: agent.id } })
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+
+async function startRenaming(agent: Agent): Promise<void> {
+  renaming.value = agent.id
+  newTitle.value = agent.name
+  await nextTick()
+  const field = document.getElementById('rename-field') as HTMLInputElement | null
+  field?.focus()
+  field?.select()
+}
+
+async function rename(agent: Agent): Promise<void> {
+  if (renaming.value !== agent.id) return
+  renaming.value = ''
+  const name = newTitle.value.trim()
+  if (name === '' || name === agent.name) return
+  try {
+    await call('PATCH', `/api/agents/${agent.id}`, { name })
+    await load()
+    tell(`“${agent.name}” is called “${name}” now.`, async () => {
+      await call('PATCH', `/api/agents/${agent.id}`, { name: agent.name })
+      await load()
+    })
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+
+async function remove(agent: Agent): Promise<void> {
+  try {
+    await call('DELETE', `/api/agents/${agent.id}`)
+    await load()
+    const isLive = agent.liveEdition !== null
+    tell(`“${agent.name}” was removed${isLive ? '; its page is offline' : ''}.`, async () => {
+      await post(`/api/agents/${agent.id}/restore`)
+      await load()
+    })
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <header class="top">
+      <div class="brand">
+        <AgentFace seed="Mild Parrot" :size="38" />
+        <h1>Mild Parrot</h1>
+      </div>
+      <RouterLink class="btn quiet" to="/settings">Models and settings</RouterLink>
+      <button type="button" class="btn main" @click="startAdding">New agent</button>
+    </header>
+
+    <form v-if="isAdding" class="add" @submit.prevent="create">
+      <label for="new-name" class="label">What is the new agent called?</label>
+      <div class="row">
+        <input id="new-name" ref="newField" v-model="newName" class="field" maxlength="80" placeholder="A name people will remember" @keydown.esc="isAdding = false" />
+        <button class="btn main" :disabled="newName.trim() === ''">Create</button>
+        <button type="button" class="btn" @click="isAdding = false">Cancel</button>
+      </div>
+    </form>
+
+    <EmptyNote v-if="error" tone="failed" title="The agents could not be loaded" :text="error">
+      <button type="button" class="btn" @click="load">Try again</button>
+    </EmptyNote>
+    <p v-else-if="!data" class="soft loading">Loading…</p>
+    <EmptyNote
+      v-else-if="data.agents.length === 0"
+      title="No agents yet"
+      text="An agent answers people’s questions from your documents, in the tone you set. Start with its name."
+    >
+      <button type="button" class="btn main" @click="startAdding">New agent</button>
+    </EmptyNote>
+
+    <ul v-else class="agents">
+      <li v-for="agent in data.agents" :key="agent.id" class="agent" :data-agent="agent.name">
+        <AgentFace :seed="agent.face" :size="68" />
+        <div class="who">
+          <div class="name">
+            <input
+              v-if="renaming === agent.id"
+              id="rename-field"
+              v-model="newTitle"
+              class="field"
+              maxlength="80"
+              aria-label="New name"
+              @keydown.enter="rename(agent)"
+              @keydown.esc="renaming = ''"
+              @blur="rename(agent)"
+            />
+            <RouterLink v-else class="open" :to="{ name: 'brief', params: { id: agent.id } }">{{ agent.name }}</RouterLink>
+            <span class="live" :class="{ on: agent.liveEdition }">{{ agent.liveEdition ? `Edition ${agent.liveEdition} is live` : 'Draft' }}</span>
+          </div>
+          <p class="line">{{ agent.description || 'No description yet.' }}</p>
+          <ul class="stages">
+            <li v-for="stage in STAGES" :key="stage">
+              <RouterLink :to="{ name: stage, params: { id: agent.id } }">
+                <span class="label">{{ NAMES[stage] }}</span>
+                <span class="state"><StateMark :state="agent.stages[stage].state" /> {{ agent.stages[stage].text }}</span>
+              </RouterLink>
+            </li>
+          </ul>
+        </div>
+        <div class="side">
+          <span class="small soft" :title="moment(agent.changedAt)">changed {{ ago(agent.changedAt) }}</span>
+          <span class="acts">
+            <button type="button" class="btn quiet small" @click="startRenaming(agent)">Rename</button>
+            <button type="button" class="btn quiet small danger" @click="remove(agent)">Remove</button>
+          </span>
+        </div>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  max-width: 1120px;
+  margin: 0 auto;
+  padding: 26px 28px 60px;
+}
+.top {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  margin-bottom: 26px;
+}
+.brand {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  flex: 1;
+}
+.add {
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  padding: 16px 18px;
+  margin-bottom: 20px;
+}
+.row {
+  display: flex;
+  gap: 10px;
+  margin-top: 6px;
+}
+.loading {
+  padding: 40px;
+  text-align: center;
+}
+.agents {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 1px solid var(--line);
+}
+.agent {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 22px;
+  padding: 22px 4px;
+  border-bottom: 1px solid var(--line);
+}
+.name {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+}
+.name .field {
+  max-width: 320px;
+}
+.open {
+  font: 600 23px/1.2 var(--serif);
+  color: var(--ink);
+  text-decoration: none;
+}
+.open:hover {
+  text-decoration: underline;
+  text-decoration-color: var(--accent);
+}
+.live {
+  font: 600 13px var(--sans);
+  color: var(--soft);
+}
+.live.on {
+  color: var(--accent-deep);
+}
+.line {
+  color: var(--soft);
+  margin: 3px 0 12px;
+  font: 16px/1.45 var(--serif);
+}
+.stages {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(4, minmax(96px, 150px)) 1fr;
+  gap: 6px 20px;
+}
+.stages a {
+  display: grid;
+  color: inherit;
+  text-decoration: none;
+}
+.stages a:hover .label {
+  color: var(--accent-deep);
+  text-decoration: underline;
+}
+.state {
+  font-size: 14px;
+}
+.side {
+  display: grid;
+  justify-items: end;
+  align-content: space-between;
+}
+.acts {
+  display: flex;
+  gap: 2px;
+}
+@media (max-width: 1000px) {
+  .stages {
+    grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  }
+}
+@media (max-width: 720px) {
+  .page {
+    padding: 18px 16px 60px;
+  }
+  .agent {
+    grid-template-columns: auto 1fr;
+    gap: 14px;
+  }
+  .side {
+    grid-column: 1 / -1;
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+  }
+  .top {
+    flex-wrap: wrap;
+  }
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { nextTick, ref } from 'vue'
+
+/** A list of one-line texts, edited in place: Enter adds one below, Backspace in an empty one removes it. */
+const props = defineProps<{ label: string; field: string; modelValue: readonly string[]; placeholder: string; most?: number }>()
+const emit = defineEmits<{ 'update:modelValue': [value: string[]] }>()
+const root = ref<HTMLElement>()
+
+async function focus(at: number): Promise<void> {
+  await nextTick()
+  const fields = root.value?.querySelectorAll('textarea')
+  fields?.[at]?.focus()
+}
+
+function set(at: number, event: Event): void {
+  const value = (event.target as HTMLTextAreaElement).value.replace(/\n/g, ' ')
+  emit('update:modelValue', props.modelValue.map((text, index) => (index === at ? value : text)))
+}
+
+function addAfter(at: number): void {
+  if (props.modelValue.length >= (props.most ?? 50)) return
+  emit('update:modelValue', [...props.modelValue.slice(0, at + 1), '', ...props.modelValue.slice(at + 1)])
+  void focus(at + 1)
+}
+
+function remove(at: number): void {
+  emit('update:modelValue', props.modelValue.filter((_, index) => index !== at))
+  void focus(Math.max(0, at - 1))
+}
+
+function onBackspace(at: number, event: KeyboardEvent): void {
+  if (props.modelValue[at] !== '') return
+  event.preventDefault()
+  remove(at)
+}
+</script>
+
+<template>
+  <div ref="root" class="list" :data-field="field" role="group" :aria-label="label">
+    <span class="label">{{ label }}</span>
+    <ul>
+      <li v-for="(text, at) in modelValue" :key="at">
+        <textarea
+          class="ghost"
+          rows="1"
+          :value="text"
+          :aria-label="`${label} ${at + 1}`"
+          :placeholder="placeholder"
+          maxlength="600"
+          @input="set(at, $event)"
+          @keydown.enter.prevent="addAfter(at)"
+          @keydown.backspace="onBackspace(at, $event)"
+        />
+        <button type="button" class="x" :aria-label="`Remove ${label} ${at + 1}`" @click="remove(at)">×</button>
+      </li>
+      <li><button type="button" class="add" @click="addAfter(modelValue.length - 1)">+ {{ label.toLowerCase() }}</button></li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  grid-template-columns: 128px 1fr;
+  gap: 14px;
+  padding: 6px 0;
+  align-items: baseline;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  gap: 12px;
+  align-items: flex-start;
+}
+.ghost {
+  font: 17px/1.5 var(--serif);
+  margin-bottom: 0;
+}
+.x,
+.add {
+  background: none;
+  border: 0;
+  color: var(--soft);
+  cursor: pointer;
+  padding: 4px 6px;
+}
+.x {
+  opacity: 0;
+  font-size: 17px;
+  line-height: 1;
+}
+li:hover .x,
+li:focus-within .x {
+  opacity: 1;
+}
+.x:hover {
+  color: var(--brick);
+}
+.add {
+  font: 600 13px var(--sans);
+  color: var(--accent-deep);
+  margin-left: -6px;
+}
+@media (max-width: 720px) {
+  .list {
+    grid-template-columns: 1fr;
+    gap: 3px;
+  }
+}
+</style>

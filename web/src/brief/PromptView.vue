@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { computed, onMounted, watch } from 'vue'
+import { FIELD_LABELS, type CompiledPrompt } from '@parrot/contract'
+import { get } from '../api/client'
+import EmptyNote from '../shared/EmptyNote.vue'
+import { useLoaded } from '../shared/load'
+
+/** The compiled prompt line by line, each with the field it came from; a click goes there. */
+const props = defineProps<{ agentId: string; revision: number }>()
+defineEmits<{ field: [field: string] }>()
+
+const { data, error, load } = useLoaded(() =>
+  get<CompiledPrompt & { revision: number }>(`/api/agents/${props.agentId}/brief/prompt`),
+)
+onMounted(load)
+watch(() => props.revision, load)
+
+const nameOf = (field: string): string => {
+  const known = Object.keys(FIELD_LABELS)
+    .filter((path) => field === path || field.startsWith(`${path}.`))
+    .sort((a, b) => b.length - a.length)[0]
+  const number = /\.(\d+)(?:\.|$)/.exec(field)?.[1]
+  return known ? `${FIELD_LABELS[known]}${number === undefined ? '' : ` ${Number(number) + 1}`}` : ''
+}
+const lines = computed(() => data.value?.lines ?? [])
+</script>
+
+<template>
+  <EmptyNote v-if="error" tone="failed" title="The prompt could not be loaded" :text="error">
+    <button type="button" class="btn" @click="load">Try again</button>
+  </EmptyNote>
+  <div v-else-if="data">
+    <p class="soft size">
+      This is all a model sees of the brief, at revision {{ data.revision }}:
+      <span class="number">{{ data.characters.toLocaleString('en-GB') }}</span> characters, about
+      <span class="number">{{ data.tokens.toLocaleString('en-GB') }}</span> tokens.
+    </p>
+    <ol class="lines">
+      <li v-for="(line, at) in lines" :key="at" :class="{ heading: line.text.startsWith('# ') }">
+        <button v-if="!line.text.startsWith('# ')" type="button" class="from" @click="$emit('field', line.field)">{{ nameOf(line.field) }}</button>
+        <span v-else />
+        <code>{{ line.text }}</code>
+      </li>
+    </ol>
+  </div>
+  <p v-else class="soft">Compiling…</p>
+</template>
+
+<style scoped>
+.size {
+  margin-bottom: 16px;
+}
+.lines {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 170px 1fr;
+  gap: 16px;
+  padding: 2px 0;
+}
+li:hover:not(.heading) {
+  background: var(--paper-deep);
+}
+.heading {
+  margin-top: 14px;
+}
+.heading code {
+  font-weight: 700;
+}
+.from {
+  font: 13px/1.5 var(--sans);
+  text-align: right;
+  background: none;
+  border: 0;
+  color: var(--accent-deep);
+  cursor: pointer;
+  padding: 0;
+}
+.from:hover {
+  text-decoration: underline;
+}
+code {
+  font: 14px/1.5 var(--mono);
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
+}
+@media (max-width: 720px) {
+  li {
+    grid-template-columns: 1fr;
+    gap: 0;
+  }
+  .from {
+    text-align: left;
+  }
+}
+</style>

@@ -1,0 +1,166 @@
+import { defineStore } from 'pinia'
+import { computed, ref, toRaw } from 'vue'
+import type { Brief, BriefState, RuleReading, StoredBrief } from '@parrot/contract'
+import { ApiProblem, call, get, post, wordsFor } from '../api/client'
+
+const SAVE_AFTER_MS = 450
+const RETRY_AFTER_MS = 3000
+
+/** How the brief on screen stands against the one on the server. */
+export type SaveState = 'loading' | 'saved' | 'editing' | 'saving' | 'failed' | 'conflict'
+
+/**
+ * The brief that is open. An edit changes `brief`, is saved by itself a moment later as a new revision, and is kept in
+ * this browser until the server has it, so that neither a closed tab nor a stopped server loses it.
+ */
+export const useBrief = defineStore('brief', () => {
+  const brief = ref<Brief>()
+  const revision = ref(0)
+  const savedAt = ref('')
+  const canUndo = ref(false)
+  const canRedo = ref(false)
+  const readings = ref<RuleReading[]>([])
+  const state = ref<SaveState>('loading')
+  const error = ref('')
+  let agentId = ''
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let saving: Promise<void> | undefined
+  let edits = 0
+
+  const draftKey = () => `parrot-draft:${agentId}`
+
+  function take(stored: BriefState & { brief?: Brief }): void {
+    revision.value = stored.revision
+    savedAt.value = stored.savedAt
+    canUndo.value = stored.canUndo
+    canRedo.value = stored.canRedo
+    readings.value = stored.readings
+    if (stored.brief) brief.value = stored.brief
+  }
+
+  function open(id: string): void {
+    agentId = id
+    brief.value = undefined
+    edits = 0
+    void load()
+  }
+
+  async function load(): Promise<void> {
+    const id = agentId
+    state.value = 'loading'
+    try {
+      const stored = await get<StoredBrief>(`/api/agents/${id}/brief`)
+      if (id !== agentId) return
+      take(stored)
+      error.value = ''
+      state.value = 'saved'
+      takeUpDraft(stored)
+    } catch (problem) {
+      if (id !== agentId) return
+      error.value = wordsFor(problem)
+      state.value = 'failed'
+    }
+  }
+
+  /** An edit this browser kept and the server never got is taken up again, if it was made on the same revision. */
+  function takeUpDraft(stored: StoredBrief): void {
+    const kept = localStorage.getItem(draftKey())
+    if (!kept) return
+    localStorage.removeItem(draftKey())
+    const draft = JSON.parse(kept) as { revision: number; brief: Brief }
+    if (draft.revision !== stored.revision) return
+    brief.value = draft.brief
+    changed()
+  }
+
+  /** To be called after each edit of `brief`. */
+  function changed(): void {
+    edits++
+    if (state.value !== 'conflict') state.value = 'editing'
+    localStorage.setItem(draftKey(), JSON.stringify({ revision: revision.value, brief: toRaw(brief.value) }))
+    clearTimeout(timer)
+    timer = setTimeout(() => void save(), SAVE_AFTER_MS)
+  }
+
+  /** Saves what is not saved yet; resolves when the server has it or the attempt failed. */
+  async function save(): Promise<void> {
+    clearTimeout(timer)
+    if (saving) {
+      await saving
+      if (state.value !== 'editing') return
+    }
+    if (state.value !== 'editing' && state.value !== 'failed') return
+    if (!brief.value) return
+    saving = write()
+    await saving
+    saving = undefined
+  }
+
+  async function write(): Promise<void> {
+    const atEdit = edits
+    const id = agentId
+    state.value = 'saving'
+    try {
+      const body = { revision: revision.value, brief: toRaw(brief.value) }
+      const stored = await call<BriefState>('PUT', `/api/agents/${id}/brief`, body)
+      if (id !== agentId) return
+      take(stored)
+      error.value = ''
+      if (edits === atEdit) {
+        localStorage.removeItem(draftKey())
+        state.value = 'saved'
+      } else {
+        state.value = 'editing'
+        timer = setTimeout(() => void save(), SAVE_AFTER_MS)
+      }
+    } catch (problem) {
+      if (id !== agentId) return
+      error.value = wordsFor(problem)
+      const isStale = problem instanceof ApiProblem && problem.problem.code === 'stale-revision'
+      const isRefused = problem instanceof ApiProblem && problem.status >= 400 && problem.status < 500
+      state.value = isStale ? 'conflict' : 'failed'
+      if (!isRefused) timer = setTimeout(() => void save(), RETRY_AFTER_MS)
+    }
+  }
+
+  async function step(direction: 'undo' | 'redo'): Promise<void> {
+    await save()
+    if (direction === 'undo' ? !canUndo.value : !canRedo.value) return
+    take(await post<StoredBrief>(`/api/agents/${agentId}/brief/${direction}`))
+    localStorage.removeItem(draftKey())
+    state.value = 'saved'
+  }
+
+  /** Gives up the edits of this tab and shows what is on the server. */
+  async function discard(): Promise<void> {
+    localStorage.removeItem(draftKey())
+    await load()
+  }
+
+  async function close(): Promise<void> {
+    await save()
+    agentId = ''
+    brief.value = undefined
+  }
+
+  const readingOf = computed(() => new Map(readings.value.map((reading) => [reading.id, reading])))
+
+  return {
+    brief,
+    revision,
+    savedAt,
+    canUndo,
+    canRedo,
+    state,
+    error,
+    readingOf,
+    open,
+    load,
+    changed,
+    save,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+    discard,
+    close,
+  }
+})

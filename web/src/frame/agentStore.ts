@@ -1,0 +1,60 @@
+import { defineStore } from 'pinia'
+import { reactive, ref } from 'vue'
+import type { Agent } from '@parrot/contract'
+import { call, get, wordsFor } from '../api/client'
+
+type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook'
+
+/** The agent that is open, kept current by the server's events; `ticks` counts the changes of each kind for stages to watch. */
+export const useAgent = defineStore('agent', () => {
+  const agent = ref<Agent>()
+  const error = ref('')
+  const ticks = reactive<Record<Change, number>>({ agent: 0, sources: 0, scripts: 0, editions: 0, logbook: 0 })
+  let events: EventSource | undefined
+  let openId = ''
+
+  async function load(id = openId): Promise<void> {
+    try {
+      const loaded = await get<Agent>(`/api/agents/${id}`)
+      if (id !== openId) return
+      agent.value = loaded
+      error.value = ''
+    } catch (problem) {
+      if (id === openId) error.value = wordsFor(problem)
+    }
+  }
+
+  async function open(id: string): Promise<void> {
+    close()
+    openId = id
+    agent.value = undefined
+    events = new EventSource(`/api/agents/${id}/events`)
+    events.addEventListener('change', (event) => {
+      const { change } = JSON.parse(event.data as string) as { change: Change }
+      ticks[change]++
+      void load()
+    })
+    // After a lost connection anything may have changed.
+    let isFirst = true
+    events.addEventListener('open', () => {
+      if (!isFirst) {
+        for (const change of Object.keys(ticks) as Change[]) ticks[change]++
+        void load()
+      }
+      isFirst = false
+    })
+    await load(id)
+  }
+
+  function close(): void {
+    events?.close()
+    events = undefined
+    openId = ''
+  }
+
+  async function setEndpoint(endpointId: string | null): Promise<void> {
+    agent.value = await call<Agent>('PATCH', `/api/agents/${openId}`, { endpointId })
+  }
+
+  return { agent, error, ticks, load, open, close, setEndpoint }
+})

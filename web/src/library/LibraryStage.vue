@@ -1,0 +1,218 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { Source } from '@parrot/contract'
+import { useAgent } from '../frame/agentStore'
+import EmptyNote from '../shared/EmptyNote.vue'
+import { plural } from '../shared/when'
+import AddSource from './AddSource.vue'
+import FinderPane from './FinderPane.vue'
+import { useLibrary } from './libraryStore'
+import SourceReader from './SourceReader.vue'
+import SourceRow from './SourceRow.vue'
+
+/** The library: sources at the left, and beside them the reader of one source or the finder. */
+const route = useRoute()
+const router = useRouter()
+const store = useLibrary()
+const agents = useAgent()
+
+const agentId = computed(() => String(route.params.id))
+const sourceId = computed(() => String(route.params.sourceId ?? ''))
+const adding = ref<'page' | 'note' | 'pairs'>()
+const isDragging = ref(false)
+const picker = ref<HTMLInputElement>()
+const sameNames = ref<File[]>()
+
+onMounted(() => store.load(agentId.value))
+watch(
+  () => agents.ticks.sources,
+  () => store.load(agentId.value),
+)
+
+const total = computed(() => {
+  const sources = store.sources ?? []
+  const sum = (key: 'passages' | 'characters') => sources.reduce((all, source) => all + source[key], 0)
+  return `${plural(sources.length, 'source')}, ${plural(sum('passages'), 'passage')}, ${plural(sum('characters'), 'character')}`
+})
+
+const open = (source: Source) => void router.push({ name: 'library', params: { id: agentId.value, sourceId: source.id } })
+const openPassage = (source: string, passage: string) =>
+  void router.push({ name: 'library', params: { id: agentId.value, sourceId: source }, query: { passage } })
+const close = () => void router.push({ name: 'library', params: { id: agentId.value } })
+
+function take(files: readonly File[]): void {
+  if (files.length === 0) return
+  const known = new Set(store.sources?.filter((source) => source.kind === 'file').map((source) => source.origin))
+  if (files.some((file) => known.has(file.name))) sameNames.value = [...files]
+  else void store.upload(files, false)
+}
+
+function answerSameNames(replace: boolean): void {
+  const files = sameNames.value ?? []
+  sameNames.value = undefined
+  void store.upload(files, replace)
+}
+
+function onDrop(event: DragEvent): void {
+  isDragging.value = false
+  take([...(event.dataTransfer?.files ?? [])])
+}
+
+function onPick(event: Event): void {
+  const input = event.target as HTMLInputElement
+  take([...(input.files ?? [])])
+  input.value = ''
+}
+
+function onDragLeave(event: DragEvent): void {
+  if (!(event.currentTarget as HTMLElement).contains(event.relatedTarget as Node | null)) isDragging.value = false
+}
+</script>
+
+<template>
+  <div class="library" :class="{ dragging: isDragging }" @dragover.prevent="isDragging = true" @dragleave="onDragLeave" @drop.prevent="onDrop">
+    <section class="sources" aria-label="Sources">
+      <header>
+        <h1>Library</h1>
+        <p v-if="store.sources?.length" class="soft small number">{{ total }}</p>
+      </header>
+      <div class="adds">
+        <button type="button" class="btn main" @click="picker?.click()">Add files</button>
+        <button type="button" class="btn" @click="adding = 'page'">Web page</button>
+        <button type="button" class="btn" @click="adding = 'note'">Note</button>
+        <button type="button" class="btn" @click="adding = 'pairs'">Pairs</button>
+        <input ref="picker" type="file" multiple class="sr" aria-label="Files to add" tabindex="-1" @change="onPick" />
+      </div>
+
+      <AddSource v-if="adding" :kind="adding" @close="adding = undefined" />
+      <div v-if="sameNames" class="same" role="alertdialog" aria-label="Files with names that are there already">
+        <p><b>{{ sameNames.length === 1 ? sameNames[0]!.name : 'Some of these files' }}</b> {{ sameNames.length === 1 ? 'is' : 'are' }} in the library already.</p>
+        <div class="adds">
+          <button type="button" class="btn main small" @click="answerSameNames(true)">It is a newer version</button>
+          <button type="button" class="btn small" @click="answerSameNames(false)">Keep both</button>
+          <button type="button" class="btn quiet small" @click="sameNames = undefined">Cancel</button>
+        </div>
+      </div>
+
+      <ul v-if="store.uploads.length" class="uploads">
+        <li v-for="upload in store.uploads" :key="upload.id">
+          <span class="grow">{{ upload.name }}</span>
+          <span v-if="upload.error" class="failed">{{ upload.error }}</span>
+          <progress v-else :value="upload.share" max="1" :aria-label="`Uploading ${upload.name}`" />
+          <button v-if="upload.error" type="button" class="btn quiet small" @click="store.dismissUpload(upload.id)">Dismiss</button>
+        </li>
+      </ul>
+
+      <EmptyNote v-if="store.error && !store.sources" tone="failed" title="The library could not be loaded" :text="store.error">
+        <button type="button" class="btn" @click="store.load(agentId)">Try again</button>
+      </EmptyNote>
+      <p v-else-if="!store.sources" class="soft">Loading…</p>
+      <EmptyNote
+        v-else-if="store.sources.length === 0 && store.uploads.length === 0"
+        title="Nothing to know yet"
+        text="Drag documents here: PDF, Word, Excel, CSV, PowerPoint, EPUB, Markdown, HTML or plain text. Add web pages, notes, and questions with fixed answers."
+      />
+      <ul v-else class="rows">
+        <SourceRow
+          v-for="source in store.sources"
+          :key="source.id"
+          :source="source"
+          :is-open="source.id === sourceId"
+          @open="open(source)"
+          @remove="store.remove(source)"
+          @act="store.act(source, $event)"
+          @allow="store.allowHost(source)"
+          @version="store.uploadVersion(source, $event)"
+        />
+      </ul>
+    </section>
+
+    <SourceReader v-if="sourceId" :key="sourceId" :source-id="sourceId" :sources="store.sources" @close="close" />
+    <FinderPane v-else :agent-id="agentId" @passage="openPassage" />
+    <div v-if="isDragging" class="drop" aria-hidden="true"><p>Drop to add to the library</p></div>
+  </div>
+</template>
+
+<style scoped>
+.library {
+  position: relative;
+  display: grid;
+  grid-template-columns: minmax(320px, 430px) minmax(0, 1fr);
+  min-height: calc(100dvh - var(--path-height) - var(--strip-height));
+}
+.sources {
+  padding: 22px 22px 40px 28px;
+  border-right: 1px solid var(--line);
+}
+header {
+  display: flex;
+  align-items: baseline;
+  gap: 14px;
+  margin-bottom: 12px;
+}
+.adds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-bottom: 14px;
+}
+.same {
+  background: var(--warm-wash);
+  border-radius: var(--radius);
+  padding: 12px 14px 0;
+  margin-bottom: 14px;
+}
+.same p {
+  margin-bottom: 8px;
+  overflow-wrap: anywhere;
+}
+.uploads,
+.rows {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.uploads li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+  padding: 7px 0;
+  font-size: 14px;
+}
+.grow {
+  flex: 1;
+  overflow-wrap: anywhere;
+}
+.failed {
+  color: var(--brick);
+}
+progress {
+  accent-color: var(--accent);
+  width: 90px;
+}
+.drop {
+  position: absolute;
+  inset: 10px;
+  z-index: 30;
+  border: 2px dashed var(--accent);
+  border-radius: 14px;
+  background: rgb(250 247 240 / 88%);
+  display: grid;
+  place-items: center;
+  font: 600 24px var(--serif);
+  color: var(--accent-deep);
+  pointer-events: none;
+}
+@media (max-width: 900px) {
+  .library {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .sources {
+    border-right: 0;
+    border-bottom: 1px solid var(--line);
+    padding: 18px 16px;
+  }
+}
+</style>

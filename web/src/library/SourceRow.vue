@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Source } from '@parrot/contract'
+import StateMark from '../shared/StateMark.vue'
+import { ago, plural } from '../shared/when'
+
+/** One source: what it is, how its reading stands, and what can be done with it. */
+const props = defineProps<{ source: Source; isOpen: boolean }>()
+const emit = defineEmits<{
+  open: []
+  remove: []
+  act: [action: 'retry' | 'cancel' | 'refresh']
+  allow: []
+  version: [file: File]
+}>()
+const picker = ref<HTMLInputElement>()
+
+const KINDS = { file: 'File', page: 'Web page', site: 'Website', note: 'Note', pairs: 'Pairs' } as const
+const WORDS = { queued: 'waiting', reading: 'being read', indexing: 'being indexed', ready: 'ready', failed: 'failed' } as const
+const mark = computed(() => (props.source.status === 'ready' ? 'fine' : props.source.status === 'failed' ? 'failed' : 'waiting'))
+const isBusy = computed(() => mark.value === 'waiting')
+
+function onPick(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (file) emit('version', file)
+  input.value = ''
+}
+</script>
+
+<template>
+  <li class="row" :class="{ open: isOpen }" :data-source="source.origin" :data-status="source.status">
+    <button type="button" class="main" :disabled="source.version === 0" @click="$emit('open')">
+      <span class="title">{{ source.title }}</span>
+      <span class="meta">
+        {{ KINDS[source.kind] }}<template v-if="source.origin !== source.title"> · {{ source.origin }}</template>
+      </span>
+      <span class="meta">
+        <StateMark :state="mark" /> {{ WORDS[source.status] }}<template v-if="isBusy && source.progress > 0">, {{ Math.round(source.progress * 100) }} %</template
+        ><template v-if="source.version > 0"> · {{ plural(source.passages, 'passage') }}<template v-if="source.version > 1"> · version {{ source.version }}</template> · {{ ago(source.changedAt) }}</template>
+      </span>
+    </button>
+    <progress v-if="isBusy" class="bar" :value="source.progress" max="1" :aria-label="`Reading ${source.title}`" />
+    <p v-if="source.status === 'failed'" class="why">
+      {{ source.error }} <span class="advice">{{ source.advice }}</span>
+      <template v-if="source.version > 0"> Version {{ source.version }} still answers.</template>
+    </p>
+    <div class="acts">
+      <button v-if="source.hostToAllow && source.status === 'failed'" type="button" class="btn small" @click="$emit('allow')">Allow {{ source.hostToAllow }} and try again</button>
+      <button v-else-if="source.status === 'failed'" type="button" class="btn small" @click="$emit('act', 'retry')">Try again</button>
+      <button v-if="isBusy" type="button" class="btn quiet small" @click="$emit('act', 'cancel')">Cancel</button>
+      <button v-if="source.kind === 'file' && !isBusy" type="button" class="btn quiet small" @click="picker?.click()">Newer version</button>
+      <button v-if="(source.kind === 'page' || source.kind === 'site') && source.status === 'ready'" type="button" class="btn quiet small" @click="$emit('act', 'refresh')">Fetch again</button>
+      <button type="button" class="btn quiet small danger" @click="$emit('remove')">Remove</button>
+      <input ref="picker" type="file" class="sr" tabindex="-1" :aria-label="`Newer version of ${source.title}`" @change="onPick" />
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.row {
+  position: relative;
+  border-top: 1px solid var(--line);
+  padding: 9px 10px 7px 12px;
+  margin: 0 -10px 0 -12px;
+  border-left: 3px solid transparent;
+}
+.row.open {
+  background: var(--sheet);
+  border-left-color: var(--accent);
+}
+.main {
+  display: grid;
+  gap: 1px;
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  padding: 0;
+  color: inherit;
+  cursor: pointer;
+}
+.main:disabled {
+  cursor: default;
+}
+.title {
+  font: 600 16px/1.3 var(--serif);
+  overflow-wrap: anywhere;
+}
+.main:hover:not(:disabled) .title {
+  text-decoration: underline;
+  text-decoration-color: var(--accent);
+}
+.meta {
+  font-size: 13px;
+  color: var(--soft);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.bar {
+  width: 100%;
+  height: 6px;
+  accent-color: var(--accent);
+}
+.why {
+  font-size: 14px;
+  color: var(--brick);
+  margin-top: 4px;
+  overflow-wrap: anywhere;
+}
+.advice {
+  color: var(--ink);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px;
+  margin-left: -8px;
+}
+/* With a pointer, what can be done with a source that is well shows when one is at it: the list stays calm. */
+@media (hover: hover) {
+  .row[data-status='ready'] .acts {
+    position: absolute;
+    right: 4px;
+    bottom: 4px;
+    background: linear-gradient(to right, transparent, var(--paper) 14px);
+    padding-left: 18px;
+    opacity: 0;
+    transition: opacity var(--quick);
+  }
+  .row.open .acts {
+    background: linear-gradient(to right, transparent, var(--sheet) 14px);
+  }
+  .row:hover .acts,
+  .row:focus-within .acts {
+    opacity: 1;
+  }
+}
+</style>

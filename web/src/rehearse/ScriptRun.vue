@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Citation, EarlierAnswer, Script, ScriptResult } from '@parrot/contract'
+import AnswerPair from '../shared/AnswerPair.vue'
+import WorkingSteps from '../shared/WorkingSteps.vue'
+import { useTry } from '../try/tryStore'
+import { wordsOf } from './checks'
+
+/** One script as it ran: each reply beside the one of the run before, each check with its verdict and reason. */
+const props = defineProps<{
+  agentId: string
+  script: Script
+  result: ScriptResult | undefined
+  revision: number | undefined
+  before: { result: ScriptResult; revision: number } | undefined
+  isBusy: boolean
+}>()
+defineEmits<{ edit: []; run: []; remove: [] }>()
+const router = useRouter()
+const trying = useTry()
+const openTurn = ref(-1)
+
+function earlier(at: number): EarlierAnswer | null {
+  const turn = props.before?.result.turns[at]
+  if (!turn || turn.say !== props.result?.turns[at]?.say) return null
+  return { reply: turn.reply, outcome: turn.outcome, citations: turn.citations, revision: props.before!.revision, askedAt: '' }
+}
+
+const openCitation = (citation: Citation) => openPassage(citation.sourceId, citation.passageId)
+const openPassage = (sourceId: string, passage: string) =>
+  void router.push({ name: 'library', params: { id: props.agentId, sourceId }, query: { passage } })
+const openField = (field: string) => void router.push({ name: 'brief', params: { id: props.agentId }, query: { field } })
+</script>
+
+<template>
+  <div class="run">
+    <header>
+      <div class="grow">
+        <h2>{{ script.title }}</h2>
+        <p class="small soft">
+          <template v-if="result">{{ result.passed ? '✓ passed' : '✕ failed' }} at revision {{ revision }}<template v-if="before">, compared with revision {{ before.revision }}</template></template>
+          <template v-else>not run yet</template>
+        </p>
+      </div>
+      <button type="button" class="btn small" :disabled="isBusy" @click="$emit('run')">Run this script</button>
+      <button type="button" class="btn small" @click="$emit('edit')">Edit</button>
+      <button type="button" class="btn quiet small danger" @click="$emit('remove')">Remove</button>
+    </header>
+    <p v-if="result?.error" class="error" role="alert">The script could not be played: {{ result.error }}</p>
+    <ol v-if="result && result.turns.length">
+      <li v-for="(turn, at) in result.turns" :key="at">
+        <p class="said">{{ turn.say }}</p>
+        <AnswerPair :now="turn" :before="earlier(at)" class="answer" @cite="openCitation" />
+        <ul v-if="turn.checks.length" class="checks">
+          <li v-for="(check, n) in turn.checks" :key="n" :class="check.passed ? 'pass' : 'fail'">
+            <span class="mark" aria-hidden="true">{{ check.passed ? '✓' : '✕' }}</span>
+            <span class="what">{{ wordsOf(check.check) }}</span>
+            <span class="soft">{{ check.reason }}</span>
+          </li>
+        </ul>
+        <div class="acts">
+          <button type="button" class="btn quiet small" :aria-expanded="openTurn === at" @click="openTurn = openTurn === at ? -1 : at">{{ openTurn === at ? 'Hide workings' : 'Show workings' }}</button>
+          <button type="button" class="btn quiet small" @click="trying.ask(turn.say)">Ask it in the strip</button>
+        </div>
+        <WorkingSteps v-if="openTurn === at" :workings="turn.workings" @passage="openPassage" @field="openField" />
+      </li>
+    </ol>
+    <ol v-else>
+      <li v-for="(turn, at) in script.turns" :key="at">
+        <p class="said">{{ turn.say }}</p>
+        <p class="soft small">{{ turn.checks.map(wordsOf).join(' · ') || 'no checks' }}</p>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.run {
+  max-width: 860px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: flex-start;
+}
+.grow {
+  flex: 1;
+  min-width: 200px;
+}
+ol {
+  list-style: none;
+  margin: 10px 0 0;
+  padding: 0;
+}
+ol > li {
+  padding: 16px 0 8px;
+  border-top: 1px solid var(--line);
+}
+.said {
+  font-weight: 700;
+  margin-bottom: 8px;
+  overflow-wrap: anywhere;
+}
+.said::before {
+  content: '› ';
+  color: var(--accent);
+}
+.answer {
+  --reply-size: 18px;
+}
+.checks {
+  list-style: none;
+  margin: 12px 0 2px;
+  padding: 0;
+}
+.checks li {
+  display: grid;
+  grid-template-columns: 18px minmax(130px, 240px) 1fr;
+  gap: 8px;
+  font-size: 14px;
+  padding: 4px 8px;
+  border-radius: 4px;
+}
+.mark {
+  font-weight: 700;
+}
+.pass .mark {
+  color: var(--accent-deep);
+}
+.fail {
+  background: var(--brick-wash);
+}
+.fail .mark,
+.fail .what {
+  color: var(--brick);
+  font-weight: 700;
+}
+.acts {
+  margin: 4px 0 4px -8px;
+}
+.error {
+  color: var(--brick);
+  margin-top: 12px;
+}
+</style>

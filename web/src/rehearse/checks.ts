@@ -1,0 +1,92 @@
+import type { Check, Outcome } from '@parrot/contract'
+import { OUTCOMES } from '@parrot/contract'
+
+/** The kinds of check a designer can choose, in plain words. */
+export const CHECK_KINDS: readonly { kind: Check['kind']; label: string }[] = [
+  { kind: 'includes', label: 'says' },
+  { kind: 'excludes', label: 'does not say' },
+  { kind: 'cites', label: 'cites' },
+  { kind: 'outcome', label: 'outcome is' },
+  { kind: 'maxWords', label: 'words at most' },
+  { kind: 'matches', label: 'matches pattern' },
+]
+
+/** How outcomes are called on screen. */
+export const OUTCOME_WORDS: Record<Outcome, string> = {
+  answered: 'answered',
+  clarified: 'asked back',
+  declined: 'declined',
+  unknown: 'unanswered',
+  chatted: 'chatted',
+  acted: 'acted',
+}
+export const outcomes: readonly Outcome[] = OUTCOMES
+
+/** A new check of a kind, ready to be filled in. */
+export function blankCheck(kind: Check['kind']): Check {
+  switch (kind) {
+    case 'outcome':
+      return { kind, outcome: 'answered' }
+    case 'maxWords':
+      return { kind, words: 60 }
+    case 'cites':
+      return { kind, source: '' }
+    case 'matches':
+      return { kind, pattern: '' }
+    default:
+      return { kind, text: '' }
+  }
+}
+
+/** The value of a check as text. */
+export function valueOf(check: Check): string {
+  switch (check.kind) {
+    case 'outcome':
+      return check.outcome
+    case 'maxWords':
+      return String(check.words)
+    case 'cites':
+      return check.source
+    case 'matches':
+      return check.pattern
+    default:
+      return check.text
+  }
+}
+
+/** The check with its value set from text; a number that is none stays as it was. */
+export function withValue(check: Check, value: string): Check {
+  switch (check.kind) {
+    case 'outcome':
+      return { ...check, outcome: value as Outcome }
+    case 'maxWords':
+      return /^\d{1,4}$/.test(value) && Number(value) > 0 ? { ...check, words: Number(value) } : check
+    case 'cites':
+      return { ...check, source: value }
+    case 'matches':
+      return { ...check, pattern: value }
+    default:
+      return { ...check, text: value }
+  }
+}
+
+/** A check as a short sentence. */
+export function wordsOf(check: Check): string {
+  switch (check.kind) {
+    case 'outcome':
+      return `outcome is ${OUTCOME_WORDS[check.outcome]}`
+    case 'maxWords':
+      return `at most ${check.words} words`
+    case 'cites':
+      return check.source ? `cites “${check.source}”` : 'cites a source'
+    case 'includes':
+      return `says “${check.text}”`
+    case 'excludes':
+      return `does not say “${check.text}”`
+    case 'matches':
+      return `matches “${check.pattern}”`
+  }
+}
+
+/** Whether a check lacks what it needs to be run. */
+export const isBlank = (check: Check): boolean => check.kind !== 'cites' && valueOf(check).trim() === ''

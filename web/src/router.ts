@@ -1,0 +1,24 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+/** Every stage is loaded when it is first opened. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'agents', component: () => import('./agents/AgentsPage.vue') },
+    { path: '/settings', name: 'settings', component: () => import('./settings/SettingsPage.vue') },
+    {
+      path: '/agents/:id',
+      component: () => import('./frame/AgentFrame.vue'),
+      props: true,
+      children: [
+        { path: '', redirect: { name: 'brief' } },
+        { path: 'brief', name: 'brief', component: () => import('./brief/BriefStage.vue') },
+        { path: 'library/:sourceId?', name: 'library', component: () => import('./library/LibraryStage.vue') },
+        { path: 'rehearse/:scriptId?', name: 'rehearse', component: () => import('./rehearse/RehearseStage.vue') },
+        { path: 'release', name: 'release', component: () => import('./release/ReleaseStage.vue') },
+        { path: 'logbook/:conversationId?', name: 'logbook', component: () => import('./logbook/LogbookStage.vue') },
+      ],
+    },
+    { path: '/:rest(.*)*', name: 'lost', component: () => import('./shared/LostPage.vue') },
+  ],
+})

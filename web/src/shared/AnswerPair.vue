@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Citation, EarlierAnswer, Outcome } from '@parrot/contract'
+import OutcomeMark from './OutcomeMark.vue'
+import ReplyText from './ReplyText.vue'
+import { saysTheSame } from './replyParts'
+
+/** An answer now beside the answer before the last change, with the words that differ marked on both sides. */
+const props = defineProps<{
+  now: { reply: string; outcome: Outcome; citations: readonly Citation[]; revision?: number }
+  before?: EarlierAnswer | null
+  beforeLabel?: string
+}>()
+defineEmits<{ cite: [citation: Citation] }>()
+
+const isSame = computed(() => props.before != null && saysTheSame(props.before.reply, props.now.reply))
+</script>
+
+<template>
+  <div class="pair" :class="{ both: before && !isSame }">
+    <section v-if="before && !isSame" class="side before" aria-label="Answer before">
+      <header>
+        <span class="label">Before</span>
+        <span class="small soft">{{ beforeLabel ?? `revision ${before.revision}` }}</span>
+        <OutcomeMark :outcome="before.outcome" />
+      </header>
+      <ReplyText class="text" :reply="before.reply" :citations="before.citations" :against="now.reply" @cite="$emit('cite', $event)" />
+    </section>
+    <section class="side now" aria-label="Answer now">
+      <header>
+        <span class="label">{{ before ? 'Now' : 'Answer' }}</span>
+        <span v-if="now.revision" class="small soft">revision {{ now.revision }}</span>
+        <OutcomeMark :outcome="now.outcome" />
+        <span v-if="isSame" class="small soft same">reads the same as at revision {{ before!.revision }}</span>
+      </header>
+      <ReplyText
+        class="text"
+        :reply="now.reply"
+        :citations="now.citations"
+        :against="before && !isSame ? before.reply : undefined"
+        @cite="$emit('cite', $event)"
+      />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.pair.both {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 28px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+  margin-bottom: 6px;
+}
+.text {
+  font-size: var(--reply-size, 20px);
+  line-height: 1.5;
+  max-width: 68ch;
+}
+.before .text {
+  color: var(--soft);
+}
+.both .now {
+  border-left: 2px solid var(--accent);
+  padding-left: 20px;
+}
+@media (max-width: 760px) {
+  .pair.both {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,74 @@
+import { diffWordsWithSpace } from 'diff'
+
+/** A run of a reply: plain text, text that is new against another reply, or a citation marker. */
+export type Run =
+  | { readonly kind: 'text'; readonly text: string; readonly isChanged: boolean }
+  | { readonly kind: 'marker'; readonly marker: number }
+
+/** A block of a reply: a paragraph, or one item of a list with its bullet or number. */
+export interface ReplyLine {
+  readonly bullet: string
+  readonly runs: readonly Run[]
+}
+
+const MARKER = /\s?\[(\d{1,3})\]/g
+const BULLET = /^([-•]|\d{1,3}[.)])\s+/
+
+/**
+ * A reply as lines of runs. With `other`, the words that do not stand in the other reply are marked as changed;
+ * citation markers are left out of the comparison, since their numbers move with every source.
+ */
+export function linesOf(reply: string, other?: string): ReplyLine[] {
+  const isChanged = other === undefined ? () => false : changedAt(reply, other)
+  const lines: ReplyLine[] = []
+  let offset = 0
+  for (const line of reply.split('\n')) {
+    const bullet = BULLET.exec(line)
+    const start = bullet?.[0].length ?? 0
+    if (line.trim() !== '') {
+      lines.push({
+        bullet: bullet ? (/\d/.test(bullet[1]!) ? bullet[1]! : '•') : '',
+        runs: runsOf(line.slice(start), offset + start, isChanged),
+      })
+    }
+    offset += line.length + 1
+  }
+  return lines
+}
+
+function runsOf(text: string, offset: number, isChanged: (at: number) => boolean): Run[] {
+  const runs: Run[] = []
+  let from = 0
+  const addText = (until: number) => {
+    for (let at = from; at < until; at++) {
+      const changed = isChanged(offset + at)
+      const last = runs.at(-1)
+      if (last?.kind === 'text' && last.isChanged === changed) runs[runs.length - 1] = { ...last, text: last.text + text[at]! }
+      else runs.push({ kind: 'text', text: text[at]!, isChanged: changed })
+    }
+  }
+  for (const match of text.matchAll(MARKER)) {
+    addText(match.index)
+    runs.push({ kind: 'marker', marker: Number(match[1]) })
+    from = match.index + match[0].length
+  }
+  addText(text.length)
+  return runs
+}
+
+/** Tells for each character of `reply` whether it belongs to words that `other` does not have. */
+function changedAt(reply: string, other: string): (at: number) => boolean {
+  const blank = (text: string) => text.replace(MARKER, (marker) => ' '.repeat(marker.length))
+  const changed = new Uint8Array(reply.length)
+  let at = 0
+  for (const part of diffWordsWithSpace(other.replace(MARKER, ''), blank(reply))) {
+    if (part.removed) continue
+    if (part.added && part.value.trim() !== '') changed.fill(1, at, at + part.value.length)
+    at += part.value.length
+  }
+  return (index) => changed[index] === 1 && reply[index] !== undefined
+}
+
+/** Whether two replies say the same, markers aside. */
+export const saysTheSame = (one: string, other: string): boolean =>
+  one.replace(MARKER, '').trim() === other.replace(MARKER, '').trim()

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import type { Agent } from '@parrot/contract'
+import TrySheet from './TrySheet.vue'
+import { useTry } from './tryStore'
+
+/** The bar at the foot of every agent screen: ask, see which pinned answers moved, raise the sheet. */
+const props = defineProps<{ agent: Agent }>()
+const store = useTry()
+const text = ref('')
+const field = ref<HTMLTextAreaElement>()
+
+watch(
+  () => store.focusTick,
+  async () => {
+    await nextTick()
+    field.value?.focus()
+  },
+)
+
+function send(): void {
+  if (text.value.trim() === '' || store.isAsking) return
+  void store.ask(text.value)
+  text.value = ''
+}
+
+const moved = computed(() => store.pins.filter((pin) => pin.hasMoved).length)
+const pinState = computed(() =>
+  store.isAskingPins ? 'asking again…' : moved.value > 0 ? `${moved.value} moved` : store.pins.length > 0 ? 'none moved' : '',
+)
+const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`)
+</script>
+
+<template>
+  <TrySheet v-if="store.isOpen" :agent="agent" />
+  <footer class="strip">
+    <form class="ask" @submit.prevent="send">
+      <textarea
+        ref="field"
+        v-model="text"
+        rows="1"
+        class="field"
+        maxlength="20000"
+        :placeholder="placeholder"
+        :aria-label="`Ask ${agent.name}`"
+        @keydown.enter.exact.prevent="send"
+        @keydown.esc="field?.blur()"
+      />
+      <button v-if="store.isAsking" type="button" class="btn" @click="store.stop">Stop</button>
+      <button v-else class="btn main" :disabled="text.trim() === ''">Ask</button>
+    </form>
+    <div v-if="store.pins.length" class="pins">
+      <span class="label">Pinned <span class="pinstate" :class="{ warm: moved }">{{ pinState }}</span></span>
+      <ul>
+        <li v-for="pin in store.pins" :key="pin.id">
+          <button type="button" class="pin" :class="{ moved: pin.hasMoved, shown: store.shownPin === pin.id && store.isOpen }" :title="pin.text" @click="store.showPin(pin)">
+            <span class="mark" aria-hidden="true">{{ pin.hasMoved ? '≠' : pin.isStale ? '…' : '=' }}</span>
+            <span class="words">{{ pin.text }}</span>
+            <span class="sr">{{ pin.hasMoved ? 'the answer moved' : 'the answer did not move' }}</span>
+          </button>
+        </li>
+      </ul>
+    </div>
+    <button type="button" class="btn quiet small raise" :aria-expanded="store.isOpen" title="Open or close the conversation (t)" @click="store.isOpen = !store.isOpen">
+      {{ store.isOpen ? 'Lower ▾' : 'Raise ▴' }}
+    </button>
+  </footer>
+</template>
+
+<style scoped>
+.strip {
+  position: fixed;
+  inset: auto 0 0 0;
+  z-index: 60;
+  min-height: var(--strip-height);
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 9px 18px;
+  background: var(--sheet);
+  border-top: 1px solid var(--line-strong);
+}
+.ask {
+  flex: 1 1 380px;
+  max-width: 620px;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.ask .field {
+  max-height: 30vh;
+  resize: none;
+  font-size: 16px;
+}
+.pins {
+  flex: 1 1 300px;
+  min-width: 0;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.pins .label {
+  white-space: nowrap;
+}
+.pinstate {
+  font-weight: 400;
+}
+.pinstate.warm {
+  color: var(--warm);
+  font-weight: 700;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 2px;
+  display: flex;
+  gap: 6px;
+  overflow-x: auto;
+  scrollbar-width: none;
+}
+.pin {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 13px;
+  border: 1px solid var(--line);
+  background: var(--paper);
+  border-radius: 6px;
+  padding: 5px 9px;
+  max-width: 210px;
+  cursor: pointer;
+  color: var(--ink);
+}
+.pin:hover,
+.pin.shown {
+  border-color: var(--accent);
+}
+.pin.moved {
+  background: var(--warm-wash);
+  border-color: var(--warm);
+}
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.mark {
+  font-weight: 700;
+  color: var(--soft);
+}
+.moved .mark {
+  color: var(--warm);
+}
+.raise {
+  margin-left: auto;
+}
+@media (max-width: 760px) {
+  .strip {
+    gap: 8px;
+    padding: 8px 10px;
+  }
+  .pins {
+    display: none;
+  }
+  .ask {
+    flex-basis: 100px;
+  }
+}
+</style>

@@ -1,0 +1,200 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import type { Outcome, Pin, Turn, Working } from '@parrot/contract'
+import { call, get, post, wordsFor } from '../api/client'
+import { postStream } from '../api/stream'
+import { useBrief } from '../brief/briefStore'
+import { tell, tellFailure } from '../shared/undo'
+
+/** One line of the conversation on the strip: being answered, answered, or failed. */
+export interface Line {
+  readonly key: number
+  readonly said: string
+  soFar: string
+  steps: Working[]
+  turn?: Turn
+  error?: string
+}
+
+const ASK_PINS_AFTER_MS = 700
+
+/** The try strip: one conversation with the draft, and the pinned lines that are asked again after every change. */
+export const useTry = defineStore('try', () => {
+  const isOpen = ref(false)
+  const lines = ref<Line[]>([])
+  const pins = ref<Pin[]>([])
+  const isAskingPins = ref(false)
+  const shownPin = ref<string>()
+  const focusTick = ref(0)
+  let agentId = ''
+  let conversationId: string | undefined
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let abort: AbortController | undefined
+  let lastKey = 0
+
+  const isAsking = computed(() => lines.value.some((line) => !line.turn && !line.error))
+
+  function open(id: string): void {
+    close()
+    agentId = id
+    lines.value = []
+    pins.value = []
+    conversationId = undefined
+    void loadPins()
+  }
+
+  function close(): void {
+    abort?.abort()
+    clearTimeout(timer)
+    agentId = ''
+  }
+
+  const focus = () => focusTick.value++
+
+  async function ask(said: string): Promise<void> {
+    const text = said.trim()
+    if (text === '' || isAsking.value) return
+    const brief = useBrief()
+    shownPin.value = undefined
+    isOpen.value = true
+    const id = agentId
+    lines.value.push({ key: ++lastKey, said: text, soFar: '', steps: [] })
+    const line = lines.value.at(-1)!
+    abort = new AbortController()
+    try {
+      // The answer must come from what is on the screen: an edit still on its way is saved first.
+      await brief.save()
+      const turn = await postStream<Turn>(
+        `/api/agents/${id}/turns`,
+        { text, conversationId },
+        {
+          text: (data: { text: string }) => (line.soFar += data.text),
+          step: (data: Working) => line.steps.push(data),
+        },
+        abort.signal,
+      )
+      if (id !== agentId) return
+      line.turn = turn
+      conversationId = turn.conversationId
+    } catch (problem) {
+      line.error = abort.signal.aborted ? 'Stopped.' : wordsFor(problem)
+    }
+  }
+
+  const stop = () => abort?.abort()
+
+  /** Asks the last question again, with the draft as it is now. */
+  async function askAgain(): Promise<void> {
+    const last = lines.value.at(-1)
+    if (last) await ask(last.said)
+  }
+
+  function startOver(): void {
+    abort?.abort()
+    lines.value = []
+    conversationId = undefined
+  }
+
+  async function loadPins(): Promise<void> {
+    const id = agentId
+    try {
+      const loaded = await get<{ pins: Pin[] }>(`/api/agents/${id}/pins`)
+      if (id !== agentId) return
+      pins.value = loaded.pins
+      if (pins.value.some((pin) => pin.isStale)) somethingChanged()
+    } catch {
+      // The strip works without its pins; they are tried again at the next change.
+    }
+  }
+
+  /** Brief, library or model changed: pinned lines are asked again, once things have come to rest. */
+  function somethingChanged(): void {
+    if (pins.value.length === 0) return
+    clearTimeout(timer)
+    timer = setTimeout(() => void askPins(), ASK_PINS_AFTER_MS)
+  }
+
+  async function askPins(): Promise<void> {
+    const id = agentId
+    isAskingPins.value = true
+    try {
+      const { pins: asked } = await post<{ pins: Pin[] }>(`/api/agents/${id}/pins/ask`)
+      if (id === agentId) pins.value = asked
+    } catch (problem) {
+      tellFailure(problem)
+    } finally {
+      isAskingPins.value = false
+    }
+  }
+
+  async function pin(text: string): Promise<void> {
+    try {
+      const made = await post<Pin>(`/api/agents/${agentId}/pins`, { text })
+      if (!pins.value.some((each) => each.id === made.id)) pins.value = [...pins.value, made]
+      await askPins()
+    } catch (problem) {
+      tellFailure(problem)
+    }
+  }
+
+  async function unpin(gone: Pin): Promise<void> {
+    try {
+      await call('DELETE', `/api/agents/${agentId}/pins/${gone.id}`)
+      pins.value = pins.value.filter((each) => each.id !== gone.id)
+      if (shownPin.value === gone.id) shownPin.value = undefined
+      tell(`“${gone.text}” was unpinned.`, () => pin(gone.text))
+    } catch (problem) {
+      tellFailure(problem)
+    }
+  }
+
+  /** Shows a pinned line's answer beside the one before; it counts as looked at from now on. */
+  function showPin(shown: Pin): void {
+    shownPin.value = shown.id
+    isOpen.value = true
+    if (!shown.hasMoved) return
+    pins.value = pins.value.map((each) => (each.id === shown.id ? { ...each, hasMoved: false } : each))
+    void post(`/api/agents/${agentId}/pins/${shown.id}/seen`).catch(() => undefined)
+  }
+
+  /** The conversation as a script: what was said, each with the outcome it had and the sources it cited as checks. */
+  async function keepAsScript(): Promise<string> {
+    const taken = lines.value.flatMap((line) => (line.turn ? [line.turn] : []))
+    const turns = taken.map((turn) => ({ say: turn.said, checks: checksFrom(turn) }))
+    const title = `${taken[0]!.said.slice(0, 80)}`
+    const script = await post<{ id: string }>(`/api/agents/${agentId}/scripts`, { title, turns })
+    return script.id
+  }
+
+  return {
+    isOpen,
+    lines,
+    pins,
+    shownPin,
+    isAsking,
+    isAskingPins,
+    focusTick,
+    open,
+    close,
+    focus,
+    ask,
+    stop,
+    askAgain,
+    startOver,
+    somethingChanged,
+    pin,
+    unpin,
+    showPin,
+    keepAsScript,
+  }
+})
+
+type NewCheck = { kind: 'outcome'; outcome: Outcome } | { kind: 'cites'; source: string }
+
+function checksFrom(turn: Turn): NewCheck[] {
+  const cited = [...new Set(turn.citations.map((citation) => citation.sourceTitle))]
+  return [
+    { kind: 'outcome', outcome: turn.outcome },
+    ...cited.slice(0, 1).map((source): NewCheck => ({ kind: 'cites', source })),
+  ]
+}

@@ -1,0 +1,45 @@
+import { createParser } from 'eventsource-parser'
+import type { Problem, TalkAgent, TalkReply } from '@parrot/contract'
+
+/** The agent behind a page's address; throws with a message for the visitor when nobody is published there. */
+export async function readAgent(slug: string): Promise<TalkAgent> {
+  const response = await fetch(`/api/talk/${encodeURIComponent(slug)}`)
+  if (!response.ok) throw new Error(await messageOf(response))
+  return (await response.json()) as TalkAgent
+}
+
+/** Asks and hands on each piece of the answer; gives the whole answer, or throws with a message for the visitor. */
+export async function askStream(
+  slug: string,
+  body: { text: string; conversationId: string | undefined },
+  onText: (piece: string) => void,
+): Promise<TalkReply> {
+  const response = await fetch(`/api/talk/${encodeURIComponent(slug)}/turns`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', accept: 'text/event-stream' },
+    body: JSON.stringify(body),
+  }).catch(() => {
+    throw new Error('The connection was lost. Check your network and ask again.')
+  })
+  if (!response.ok || !response.body) throw new Error(await messageOf(response))
+  let answer: TalkReply | undefined
+  let problem: Problem | undefined
+  const parser = createParser({
+    onEvent: ({ event, data }) => {
+      if (event === 'text') onText((JSON.parse(data) as { text: string }).text)
+      else if (event === 'done') answer = JSON.parse(data) as TalkReply
+      else if (event === 'problem') problem = JSON.parse(data) as Problem
+    },
+  })
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
+  for (let part = await reader.read(); !part.done; part = await reader.read()) parser.feed(part.value)
+  if (answer) return answer
+  throw new Error(problem ? textOf(problem) : 'The answer broke off. Ask again.')
+}
+
+const textOf = (problem: Problem): string => [problem.title, problem.detail].filter(Boolean).join(' ')
+
+async function messageOf(response: Response): Promise<string> {
+  const problem = (await response.json().catch(() => undefined)) as Problem | undefined
+  return problem ? textOf(problem) : 'The service does not answer. Try again in a moment.'
+}

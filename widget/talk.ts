@@ -1,0 +1,137 @@
+/** The visitor's page: one conversation with one agent, no framework. */
+import type { TalkAgent, TalkReply } from '@parrot/contract'
+import { askStream, readAgent } from './calls'
+import { drawReply } from './reply'
+
+const slug = decodeURIComponent(location.pathname.split('/')[2] ?? '')
+const room = document.getElementById('talk')!
+let conversationId: string | undefined
+
+function element<K extends keyof HTMLElementTagNameMap>(
+  tag: K,
+  className = '',
+  text = '',
+): HTMLElementTagNameMap[K] {
+  const made = document.createElement(tag)
+  if (className) made.className = className
+  if (text) made.textContent = text
+  return made
+}
+
+function open(agent: TalkAgent): void {
+  document.title = `Talk to ${agent.name}`
+  document.documentElement.lang = agent.language
+  const head = element('header')
+  const face = element('img')
+  face.src = `/api/faces/${encodeURIComponent(agent.face)}`
+  face.alt = ''
+  const title = element('div')
+  title.append(element('h1', '', agent.name), element('p', 'role', agent.role))
+  head.append(face, title)
+
+  const lines = element('ol', 'lines')
+  const form = element('form')
+  const input = element('textarea')
+  input.rows = 1
+  input.maxLength = 5000
+  input.placeholder = `Ask ${agent.name}`
+  input.setAttribute('aria-label', `Ask ${agent.name}`)
+  const send = element('button', 'send', 'Ask')
+  form.append(input, send)
+  room.replaceChildren(head, lines, form)
+
+  if (agent.greeting) {
+    const greeting = element('li', 'reply')
+    drawReply(greeting, agent.greeting, [])
+    lines.append(greeting)
+  }
+  if (agent.suggestions.length > 0) {
+    const row = element('li', 'suggestions')
+    for (const text of agent.suggestions) {
+      const button = element('button', 'suggestion', text)
+      button.type = 'button'
+      button.addEventListener('click', () => void ask(text))
+      row.append(button)
+    }
+    lines.append(row)
+  }
+
+  form.addEventListener('submit', (event) => {
+    event.preventDefault()
+    const text = input.value.trim()
+    if (text === '' || send.disabled) return
+    input.value = ''
+    void ask(text)
+  })
+  input.addEventListener('keydown', (event) => {
+    if (event.key === 'Enter' && !event.shiftKey && !event.isComposing) {
+      event.preventDefault()
+      form.requestSubmit()
+    }
+  })
+  input.focus()
+
+  async function ask(text: string): Promise<void> {
+    lines.querySelector('.suggestions')?.remove()
+    lines.append(element('li', 'said', text))
+    const reply = element('li', 'reply waiting')
+    reply.append(element('p', '', `${agent.name} is looking it up…`))
+    lines.append(reply)
+    reply.scrollIntoView({ block: 'end' })
+    send.disabled = true
+    try {
+      let soFar = ''
+      const answer = await askStream(slug, { text, conversationId }, (piece) => {
+        soFar += piece
+        drawReply(reply, soFar.replace(/\s?\[\d*\]?$/, ''), [])
+      })
+      conversationId = answer.conversationId
+      showAnswer(reply, answer)
+    } catch (error) {
+      reply.className = 'reply failed'
+      drawReply(reply, error instanceof Error ? error.message : 'Something went wrong.', [])
+      const again = element('button', 'again', 'Ask again')
+      again.type = 'button'
+      again.addEventListener('click', () => {
+        reply.previousElementSibling?.remove()
+        reply.remove()
+        void ask(text)
+      })
+      reply.append(again)
+    } finally {
+      send.disabled = false
+      reply.scrollIntoView({ block: 'end' })
+      input.focus()
+    }
+  }
+}
+
+function showAnswer(reply: HTMLElement, answer: TalkReply): void {
+  reply.className = 'reply'
+  drawReply(reply, answer.reply, answer.citations)
+  const source = element('aside', 'source')
+  source.hidden = true
+  reply.append(source)
+  reply.addEventListener('click', (event) => {
+    const marker = (event.target as HTMLElement).closest<HTMLElement>('.marker')?.dataset.marker
+    const citation = answer.citations.find((each) => String(each.marker) === marker)
+    if (!citation) return
+    const isSame = !source.hidden && source.dataset.marker === marker
+    source.hidden = isSame
+    source.dataset.marker = marker
+    source.replaceChildren(
+      element('blockquote', '', citation.quote),
+      element('cite', '', `${citation.sourceTitle}, ${citation.locator.label}`),
+    )
+  })
+}
+
+readAgent(slug).then(open, (error: unknown) => {
+  document.title = 'Nobody here'
+  const box = element('div', 'nobody')
+  box.append(
+    element('h1', '', 'Nobody is here to talk to'),
+    element('p', '', error instanceof Error ? error.message : 'Try again later.'),
+  )
+  room.replaceChildren(box)
+})
