@@ -6,7 +6,10 @@ const host = z
   .string()
   .trim()
   .toLowerCase()
-  .regex(/^[a-z0-9.-]+(:\d{1,5})?$|^\[[0-9a-f:]+\](:\d{1,5})?$/, 'Write a host such as intranet.example or 10.0.0.5:8080.')
+  .regex(
+    /^[a-z0-9.-]+(:\d{1,5})?$|^\[[0-9a-f:]+\](:\d{1,5})?$/,
+    'Write a host such as intranet.example or 10.0.0.5:8080.',
+  )
 
 /** Private hosts that pages may be fetched from. */
 export const allowedHosts = z.object({ hosts: z.array(host).max(200) })

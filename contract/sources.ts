@@ -5,7 +5,9 @@ import { SOURCE_KINDS, SOURCE_STATUSES } from './constants'
 export type { Locator }
 
 /** A locator passes through unchanged: its shape is set by the reader of the format, `label` is what is shown. */
-export const locatorSchema = z.custom<Locator>((value) => typeof value === 'object' && value !== null && 'label' in value)
+export const locatorSchema = z.custom<Locator>(
+  (value) => typeof value === 'object' && value !== null && 'label' in value,
+)
 
 export const sourceSchema = z.object({
   id: z.string(),

@@ -141,7 +141,11 @@ function makeEpub(name: string): void {
 const SLIDES: readonly { title: string; points: string[]; notes: string }[] = [
   {
     title: 'Your first day on deck',
-    points: ['Meet the bosun 30 minutes before departure', 'Collect gloves, boots and a life jacket', 'Learn the two exits'],
+    points: [
+      'Meet the bosun 30 minutes before departure',
+      'Collect gloves, boots and a life jacket',
+      'Learn the two exits',
+    ],
     notes: 'Walk the whole deck with each new deckhand before the first passenger boards.',
   },
   {
@@ -151,7 +155,11 @@ const SLIDES: readonly { title: string; points: string[]; notes: string }[] = [
   },
   {
     title: 'Counting passengers',
-    points: ['Count at the gangway with the clicker', 'The Petrel may carry 180 passengers', 'The Guillemot may carry 60 passengers'],
+    points: [
+      'Count at the gangway with the clicker',
+      'The Petrel may carry 180 passengers',
+      'The Guillemot may carry 60 passengers',
+    ],
     notes: 'Babies count as passengers. Report the number to the bridge before the gangway is raised.',
   },
 ]

@@ -61,7 +61,11 @@ const marlow: SampleAgent = {
     glossary: [
       { term: 'bicycle', meaning: 'A pedal cycle, electric ones included.', also: ['bike', 'cycle', 'pushbike'] },
       { term: 'car deck', meaning: 'The lower deck of the Petrel where vehicles stand.', also: ['garage'] },
-      { term: 'concession', meaning: 'The fare for passengers of 60 or over and students.', also: ['senior', 'student'] },
+      {
+        term: 'concession',
+        meaning: 'The fare for passengers of 60 or over and students.',
+        also: ['senior', 'student'],
+      },
       { term: 'dog', meaning: 'Any dog that is not an assistance dog.', also: ['puppy', 'pup'] },
       { term: 'wheelchair', meaning: 'A manual or powered wheelchair.', also: ['mobility scooter'] },
     ],
@@ -107,7 +111,13 @@ const marlow: SampleAgent = {
     {
       title: 'A dog, from quay to saloon',
       turns: [
-        { say: 'Hello', checks: [{ kind: 'outcome', outcome: 'chatted' }, { kind: 'includes', text: 'Marlow' }] },
+        {
+          say: 'Hello',
+          checks: [
+            { kind: 'outcome', outcome: 'chatted' },
+            { kind: 'includes', text: 'Marlow' },
+          ],
+        },
         {
           say: 'Can I bring my dog?',
           checks: [

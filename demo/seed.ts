@@ -44,7 +44,10 @@ async function load(sample: SampleAgent): Promise<void> {
   for (const lines of sample.visitors ?? []) {
     let conversationId: string | undefined
     for (const text of lines) {
-      const reply = await call<{ conversationId: string }>('POST', `/api/talk/${agent.slug}/turns`, { text, conversationId })
+      const reply = await call<{ conversationId: string }>('POST', `/api/talk/${agent.slug}/turns`, {
+        text,
+        conversationId,
+      })
       conversationId = reply.conversationId
     }
   }

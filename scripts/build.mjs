@@ -27,6 +27,8 @@ async function buildWidget() {
     outdir: out,
     bundle: true,
     minify: true,
+    loader: { '.woff2': 'file', '.woff': 'empty' },
+    publicPath: '/widget',
     format: 'esm',
     target: 'es2022',
     logLevel: 'warning',

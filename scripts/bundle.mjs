@@ -10,7 +10,9 @@ export const root = fileURLToPath(new URL('..', import.meta.url))
 function packages() {
   const { workspaces } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'))
   const names = workspaces.flatMap((name) => {
-    const { dependencies = {}, devDependencies = {} } = JSON.parse(readFileSync(join(root, name, 'package.json'), 'utf8'))
+    const { dependencies = {}, devDependencies = {} } = JSON.parse(
+      readFileSync(join(root, name, 'package.json'), 'utf8'),
+    )
     return Object.keys({ ...dependencies, ...devDependencies })
   })
   return [...new Set(names)].flatMap((name) => [name, `${name}/*`])
@@ -27,7 +29,10 @@ const options = () => ({
   logLevel: 'warning',
 })
 
-export const THREADS = { pgliteWorker: 'server/src/database/pgliteWorker.ts', readWorker: 'server/src/library/readWorker.ts' }
+export const THREADS = {
+  pgliteWorker: 'server/src/database/pgliteWorker.ts',
+  readWorker: 'server/src/library/readWorker.ts',
+}
 
 /** The threads alone, for a server that runs from source. */
 export const bundleThreads = () =>

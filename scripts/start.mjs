@@ -65,6 +65,7 @@ server.once('exit', (code) => stop(code ?? 1))
 standIns.once('exit', (code) => code && console.log('The stand-ins stopped. Is another copy running?'))
 if (await untilHealthy(server)) {
   const seeding = run('seed.js', { PARROT_URL: address, PARROT_SITE: `http://127.0.0.1:${sitePort}` })
-  if ((await ended(seeding)) !== 0) console.log('The sample agents could not be loaded; the application works without them.')
+  if ((await ended(seeding)) !== 0)
+    console.log('The sample agents could not be loaded; the application works without them.')
   console.log(`\n  Mild Parrot is ready:  ${address}\n  Stop it with Ctrl+C.\n`)
 }

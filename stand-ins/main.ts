@@ -10,5 +10,7 @@ const model = buildModelEndpoint(process.env.STAND_IN_KEY)
 
 await site.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_SITE_PORT ?? 4101) })
 await model.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_MODEL_PORT ?? 4102) })
-process.stdout.write(`Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1\n`)
+process.stdout.write(
+  `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1\n`,
+)
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0))

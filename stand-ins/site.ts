@@ -11,7 +11,11 @@ export function buildSite(folder: string): FastifyInstance {
   return site
 }
 
-function sendPage(reply: { code(status: number): typeof reply; type(type: string): typeof reply; send(body: unknown): unknown }, folder: string, page: string) {
+function sendPage(
+  reply: { code(status: number): typeof reply; type(type: string): typeof reply; send(body: unknown): unknown },
+  folder: string,
+  page: string,
+) {
   const path = join(folder, `${page}.html`)
   if (!/^[a-z0-9-]+$/.test(page) || !existsSync(path)) return reply.code(404).type('text/plain').send('No such page.')
   return reply.type('text/html; charset=utf-8').send(readFileSync(path))

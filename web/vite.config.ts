@@ -3,6 +3,8 @@ import { defineConfig } from 'vite'
 
 export default defineConfig({
   plugins: [vue()],
-  server: { proxy: { '/api': 'http://127.0.0.1:4100', '/talk': 'http://127.0.0.1:4100', '/widget': 'http://127.0.0.1:4100' } },
+  server: {
+    proxy: { '/api': 'http://127.0.0.1:4100', '/talk': 'http://127.0.0.1:4100', '/widget': 'http://127.0.0.1:4100' },
+  },
   build: { target: 'es2022', chunkSizeWarningLimit: 400 },
 })

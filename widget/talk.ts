@@ -7,11 +7,7 @@ const slug = decodeURIComponent(location.pathname.split('/')[2] ?? '')
 const room = document.getElementById('talk')!
 let conversationId: string | undefined
 
-function element<K extends keyof HTMLElementTagNameMap>(
-  tag: K,
-  className = '',
-  text = '',
-): HTMLElementTagNameMap[K] {
+function element<K extends keyof HTMLElementTagNameMap>(tag: K, className = '', text = ''): HTMLElementTagNameMap[K] {
   const made = document.createElement(tag)
   if (className) made.className = className
   if (text) made.textContent = text

@@ -118,7 +118,10 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
     ({ glossary }) =>
       glossary.map((entry, at): Written => {
         const also = entry.also.filter((other) => other.trim() !== '').join(', ')
-        return [`glossary.${at}`, `- ${oneLine(entry.term)}${also ? ` (also: ${also})` : ''}: ${oneLine(entry.meaning)}`]
+        return [
+          `glossary.${at}`,
+          `- ${oneLine(entry.term)}${also ? ` (also: ${also})` : ''}: ${oneLine(entry.meaning)}`,
+        ]
       }),
   ],
   [

@@ -14,7 +14,12 @@ export interface PromptView {
   readonly bullets: 'auto' | 'always' | 'never'
   readonly emoji: boolean
   readonly signOff: string
-  readonly rules: readonly { readonly strength: string; readonly when: string; readonly do: string; readonly line: string }[]
+  readonly rules: readonly {
+    readonly strength: string
+    readonly when: string
+    readonly do: string
+    readonly line: string
+  }[]
   readonly boundaries: readonly { readonly subject: string; readonly reply: string }[]
   readonly glossary: readonly { readonly term: string; readonly also: readonly string[]; readonly meaning: string }[]
   readonly greeting: string

@@ -128,7 +128,10 @@ export const briefSchema = z.object({
       rememberVisitor: z.boolean().default(true),
     })
     .prefault({}),
-  variables: z.array(z.object({ name: line(60), fallback: line().default('') })).max(100).default([]),
+  variables: z
+    .array(z.object({ name: line(60), fallback: line().default('') }))
+    .max(100)
+    .default([]),
   freeform: text(40_000).default(''),
 })
 

@@ -28,7 +28,5 @@ export const keepBoundaries: Step = (state, { brief }) => {
 function fallsUnder(said: string, boundary: Brief['boundaries'][number]): boolean {
   const spoken = contentStems(said)
   const covers = (text: string, share: number) => text.trim() !== '' && coverage(contentStems(text), spoken) >= share
-  return (
-    covers(boundary.subject, SUBJECT_SHARE) || boundary.examples.some((example) => covers(example, EXAMPLE_SHARE))
-  )
+  return covers(boundary.subject, SUBJECT_SHARE) || boundary.examples.some((example) => covers(example, EXAMPLE_SHARE))
 }

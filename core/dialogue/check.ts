@@ -33,11 +33,15 @@ export const checkReply: Step = (state, { brief, conversation }) => {
   const count = wordCount(plain)
   const details: WorkingDetail[] = [
     { label: 'Citations', text: `${cited.citations.length} verified` },
-    ...cited.dropped.map((number) => ({ label: 'Citation', text: `[${number}] pointed at no passage and was removed` })),
+    ...cited.dropped.map((number) => ({
+      label: 'Citation',
+      text: `[${number}] pointed at no passage and was removed`,
+    })),
     ...unbacked.map((sentence) => ({ label: 'Not backed', text: sentence.text })),
     {
       label: 'Length',
-      text: limit === null ? `${count} words` : `${count} of at most ${limit} words${count > limit ? ': too long' : ''}`,
+      text:
+        limit === null ? `${count} words` : `${count} of at most ${limit} words${count > limit ? ': too long' : ''}`,
       ...(limit === null ? {} : { field: 'manner.format.maxWords' }),
     },
   ]
@@ -49,7 +53,11 @@ export const checkReply: Step = (state, { brief, conversation }) => {
       citations: brief.grounding.cite ? cited.citations : [],
       outcome,
     },
-    report: { step: 'checks', summary: isFine ? 'The reply passed every check.' : 'The reply has a weak spot.', details },
+    report: {
+      step: 'checks',
+      summary: isFine ? 'The reply passed every check.' : 'The reply has a weak spot.',
+      details,
+    },
   }
 }
 

@@ -2,7 +2,8 @@ import { contentTerms, words } from '../text'
 import type { Step } from './turn'
 
 const LEADS_ON = /^(?:and|but|or|so|also|what about|how about|what if|why|then)\b[\s,]*/i
-const POINTS_BACK = /\b(?:it|its|that|this|those|these|they|them|their|one|ones|same|he|she)\b|(?<!\b(?:is|are|was|were) )\bthere\b(?! (?:is|are))/i
+const POINTS_BACK =
+  /\b(?:it|its|that|this|those|these|they|them|their|one|ones|same|he|she)\b|(?<!\b(?:is|are|was|were) )\bthere\b(?! (?:is|are))/i
 const MOST_WORDS = 9
 
 /**
@@ -32,7 +33,7 @@ const PREPOSITION = 'to|from|on|at|in|for|with|by|after|before'
 
 /**
  * The question before with what is new put in its place: "to Inchmore" takes the place of "to Sula Holm", a name takes
- * the place of the last name, "a dog" that of a closing "a bike". What has no place to take is added at the end.
+ * the place of the last name, "a large plot" that of "a small plot", "a dog" that of a closing "a bike". What has no place to take is added at the end.
  */
 export function joinQuestions(before: string, added: string): string {
   const open = before.replace(/[?.!\s]+$/, '')
@@ -49,6 +50,9 @@ export function joinQuestions(before: string, added: string): string {
     const old = name.exec(open.slice(1))![0].trimEnd()
     return `${open.slice(0, start)}${fresh}${open.slice(start + old.length)}?`
   }
+  const head = /^(?:an?|the|my|our) (?:[\p{L}-]+ )*([\p{L}-]+)$/iu.exec(fresh)?.[1]
+  const sameHead = head && new RegExp(`\\b(?:an?|the|my|our) (?:[\\p{L}-]+ )?${head}\\b`, 'iu')
+  if (sameHead && sameHead.test(open)) return `${open.replace(sameHead, fresh)}?`
   const closing = /\b(?:an?|the|my|our) [\p{L}-]+$/iu
   if (/^(?:an?|the|my|our) /i.test(fresh) && closing.test(open)) return `${open.replace(closing, fresh)}?`
   return `${open}, ${fresh}?`

@@ -5,7 +5,8 @@ export interface ChatMessage {
 }
 
 /** What a model gives while it answers: pieces of text, and notes on how it came to them. */
-export type ModelEvent = { readonly kind: 'text'; readonly text: string } | { readonly kind: 'note'; readonly text: string }
+export type ModelEvent =
+  { readonly kind: 'text'; readonly text: string } | { readonly kind: 'note'; readonly text: string }
 
 /**
  * The port every language model is reached through. `answer` streams; it throws a ModelProblem when the model cannot

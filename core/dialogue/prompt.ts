@@ -41,7 +41,7 @@ export const writePrompt: Step = (state, { brief, conversation }) => {
 export function questionMessage(question: string, found: readonly FoundPassage[]): string {
   if (found.length === 0) return `Question: ${question}`
   const listed = found.map((passage, at) => {
-    return `[${at + 1}] ${placeOf(passage)} (${passage.locator.label})\n${fenced(passage.text)}`
+    return `[${at + 1}] ${placeOf(passage)}\n${fenced(passage.text)}`
   })
   return [
     OPEN,
@@ -54,7 +54,10 @@ export function questionMessage(question: string, found: readonly FoundPassage[]
 }
 
 const fenced = (text: string): string =>
-  text.replaceAll(OPEN, '‹passages›').replaceAll(CLOSE, '‹/passages›').replace(/^\[(\d+)\] /gm, '($1) ')
+  text
+    .replaceAll(OPEN, '‹passages›')
+    .replaceAll(CLOSE, '‹/passages›')
+    .replace(/^\[(\d+)\] /gm, '($1) ')
 
 /** Reads a question message back: the question and the passages that stand before it. */
 export function parseQuestionMessage(content: string): { question: string; passages: GivenPassage[] } {

@@ -24,7 +24,7 @@ export const retrieve: Step = async (state, { library, brief }) => {
         })),
         ...found.map((passage) => ({
           label: passage.score.toFixed(2),
-          text: `${placeOf(passage)}, ${passage.locator.label}`,
+          text: placeOf(passage),
           passageId: passage.passageId,
           sourceId: passage.sourceId,
         })),

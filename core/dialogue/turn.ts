@@ -30,9 +30,9 @@ export interface FoundPassage {
   readonly coverage: number
 }
 
-/** Where a passage stands, for a prompt or a person: source, then headings, none of them twice. */
-export const placeOf = (passage: Pick<FoundPassage, 'sourceTitle' | 'headings'>): string =>
-  [...new Set([passage.sourceTitle, ...passage.headings])].join(' › ').replace(/\s+/g, ' ')
+/** Where a passage stands, for a prompt or a person: source, headings, and place in the original, none of them twice. */
+export const placeOf = (passage: Pick<FoundPassage, 'sourceTitle' | 'headings' | 'locator'>): string =>
+  [...new Set([passage.sourceTitle, ...passage.headings, passage.locator.label])].join(' › ').replace(/\s+/g, ' ')
 
 /** The library as a turn sees it. */
 export interface LibraryPort {

@@ -20,7 +20,16 @@ export function decodeText(bytes: Uint8Array, mediaType = ''): string {
   }
 }
 
-const decode = (bytes: Uint8Array, charset: string): string => new TextDecoder(charset).decode(bytes)
+function decode(bytes: Uint8Array, charset: string): string {
+  const decoder = new TextDecoder(charset)
+  const text = decoder.decode(bytes)
+  return decoder.encoding === 'windows-1252'
+    ? text.replace(/[\u0080-\u009f]/g, (char) => HIGH[char.charCodeAt(0) - 0x80]!)
+    : text
+}
+
+/** What bytes 0x80 to 0x9F mean in Windows-1252 (WHATWG Encoding, index windows-1252); Node leaves them as control characters. */
+const HIGH = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ'
 
 function byteOrderMark(bytes: Uint8Array): string | undefined {
   if (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) return 'utf-8'

@@ -20,15 +20,27 @@ export function judge(check: Check, { reply, outcome, citations }: CheckedReply)
   const plain = withoutMarkers(reply)
   switch (check.kind) {
     case 'includes':
-      return verdict(has(plain, check.text), `The reply says “${check.text}”.`, `The reply does not say “${check.text}”.`)
+      return verdict(
+        has(plain, check.text),
+        `The reply says “${check.text}”.`,
+        `The reply does not say “${check.text}”.`,
+      )
     case 'excludes':
-      return verdict(!has(plain, check.text), `The reply does not say “${check.text}”.`, `The reply says “${check.text}”.`)
+      return verdict(
+        !has(plain, check.text),
+        `The reply does not say “${check.text}”.`,
+        `The reply says “${check.text}”.`,
+      )
     case 'matches':
       return matches(check.pattern, plain)
     case 'cites':
       return cites(check.source, citations)
     case 'outcome':
-      return verdict(outcome === check.outcome, `The outcome is ${outcome}.`, `The outcome is ${outcome}, not ${check.outcome}.`)
+      return verdict(
+        outcome === check.outcome,
+        `The outcome is ${outcome}.`,
+        `The outcome is ${outcome}, not ${check.outcome}.`,
+      )
     case 'maxWords': {
       const count = wordCount(plain)
       return verdict(

@@ -28,7 +28,11 @@ export interface SearchOptions {
  * The passages that answer a question best, best first; ties keep library order. A question without any term of the
  * library gives none.
  */
-export function search(index: LibraryIndex, question: string, { limit = 8, scorers = SCORERS }: SearchOptions = {}): Hit[] {
+export function search(
+  index: LibraryIndex,
+  question: string,
+  { limit = 8, scorers = SCORERS }: SearchOptions = {},
+): Hit[] {
   const query = parseQuery(question)
   const lists = query.terms.map((term) => index.postings(term.stem))
   const frequencies = lists.map((list) => list.length)

@@ -7,9 +7,11 @@ export type Intent = 'greeting' | 'thanks' | 'goodbye' | 'identity' | 'empty' | 
 export type AnswerKind = 'money' | 'time' | 'count' | 'howTo' | 'list' | 'yesNo' | 'open'
 
 const GREETING = /^(?:hi|hello|hey|hiya|howdy|greetings|good (?:morning|afternoon|evening|day))\b/i
-const THANKS = /^(?:(?:many |ok(?:ay)?,? |great,? |perfect,? )?(?:thanks?(?: you)?|thank you|cheers|much appreciated))\b/i
+const THANKS =
+  /^(?:(?:many |ok(?:ay)?,? |great,? |perfect,? )?(?:thanks?(?: you)?|thank you|cheers|much appreciated))\b/i
 const GOODBYE = /^(?:(?:good)?bye|see you|so long|farewell|take care|that(?:'|’)?s all)\b/i
-const IDENTITY = /\b(?:who are you|what(?:'|’)?s your name|what is your name|are you (?:a )?(?:human|robot|bot|person|real)|what can you (?:do|help)|how can you help)\b/i
+const IDENTITY =
+  /\b(?:who are you|what(?:'|’)?s your name|what is your name|are you (?:a )?(?:human|robot|bot|person|real)|what can you (?:do|help)|how can you help)\b/i
 
 /** Words that may surround a greeting, thanks or goodbye without making a question of it. */
 const FILLER =
@@ -40,7 +42,11 @@ export function answerKindOf(question: string): AnswerKind {
   if (/\bhow (?:many|long|far|old|heavy|big|large|often|tall|wide|high|early|late|soon)\b/.test(text)) return 'count'
   if (/\bhow (?:do|can|should|would|to|does one)\b|\bsteps\b|\bprocedure\b/.test(text)) return 'howTo'
   if (/\b(?:what are|which|list|name the|what kinds?|what types?)\b/.test(text)) return 'list'
-  if (/^(?:\W*(?:and|but|so|hi|hello|hey|please)\W+)*(?:is|are|can|could|may|do|does|did|will|would|should|must|has|have|am)\b/.test(text))
+  if (
+    /^(?:\W*(?:and|but|so|hi|hello|hey|please)\W+)*(?:is|are|can|could|may|do|does|did|will|would|should|must|has|have|am)\b/.test(
+      text,
+    )
+  )
     return 'yesNo'
   return 'open'
 }

@@ -61,11 +61,16 @@ const ABOUT =
 
 function readCondition(spoken: string): Condition | undefined {
   const text = spoken.trim().replace(/[.,;:]+$/, '')
-  if (/^(?:always|every time|in (?:every|each|all) (?:answer|reply|replies|case)s?)$/i.test(text)) return { kind: 'always' }
+  if (/^(?:always|every time|in (?:every|each|all) (?:answer|reply|replies|case)s?)$/i.test(text))
+    return { kind: 'always' }
   if (/\b(?:greets?|says? hello|hello)\b/i.test(text)) return { kind: 'intent', intent: 'greeting' }
   if (/\b(?:thanks?|says? thank you)\b/i.test(text)) return { kind: 'intent', intent: 'thanks' }
   if (/\b(?:says? goodbye|leaves|goodbye)\b/i.test(text)) return { kind: 'intent', intent: 'goodbye' }
-  if (/\b(?:do(?:es)? not|don['’]t|doesn['’]t|cannot|can['’]t) (?:know|answer|find)\b|\bunknown\b|\bno answer\b/i.test(text))
+  if (
+    /\b(?:do(?:es)? not|don['’]t|doesn['’]t|cannot|can['’]t) (?:know|answer|find)\b|\bunknown\b|\bno answer\b/i.test(
+      text,
+    )
+  )
     return { kind: 'unknown' }
   // Quantities, dates, moods and negations need more than words to match on: better unread than read wrongly.
   if (/\b(?:not|n['’]t|more than|less than|fewer|at least|at most|over \d|under \d|\d+)\b/i.test(text)) return undefined
@@ -87,9 +92,15 @@ function readDirective(text: string): Directive | undefined {
     .trim()
     .replace(/^(?:please\s+)?(?:you (?:must|should)\s+)?/i, '')
     .replace(/[.\s]+$/, '')
-  const never = /^(?:never|do not|don['’]t|avoid)\s+(?:mention(?:ing)?|say(?:ing)?|us(?:e|ing)|talk(?:ing)? about|the words?)\s+(.+)$/i.exec(act)
+  const never =
+    /^(?:never|do not|don['’]t|avoid)\s+(?:mention(?:ing)?|say(?:ing)?|us(?:e|ing)|talk(?:ing)? about|the words?)\s+(.+)$/i.exec(
+      act,
+    )
   if (never) return avoid(never[1]!)
-  const verb = /^(?:always\s+)?(say|tell (?:them|the \w+)|include|mention|add|remind (?:them|the \w+)|offer|ask)\s+(.+)$/i.exec(act)
+  const verb =
+    /^(?:always\s+)?(say|tell (?:them|the \w+)|include|mention|add|remind (?:them|the \w+)|offer|ask)\s+(.+)$/i.exec(
+      act,
+    )
   if (!verb) return undefined
   const [, word, object] = verb as unknown as [string, string, string]
   const text2 = quoted(object)
@@ -120,7 +131,9 @@ function statement(word: string, object: string): string | undefined {
   if (/^remind/i.test(word)) return sentence(`please remember ${secondPerson(object)}`)
   const reminder = /^(?:a\s+)?(?:reminder|note)\s+(to|that)\s+(.+)$/i.exec(object)
   if (reminder)
-    return sentence(reminder[1] === 'to' ? `please remember to ${secondPerson(reminder[2]!)}` : secondPerson(reminder[2]!))
+    return sentence(
+      reminder[1] === 'to' ? `please remember to ${secondPerson(reminder[2]!)}` : secondPerson(reminder[2]!),
+    )
   const valued = /^((?:the|our|a|an)\s+[^,:(]+?)\s*[,:(]\s*([^)]+)\)?$/i.exec(object)
   if (valued) return sentence(`${valued[1]} is ${valued[2]}`)
   // Without quotation marks only a full clause ("bikes go on the car deck") can be said as it stands.
@@ -132,13 +145,20 @@ function question(object: string): string {
   const which = /^(which|what|who|where|when|how many|how)\s+(.+)$/i.exec(plain)
   if (which) return asked(`${which[1]} ${invert(which[2]!)}`)
   const whether = /^(?:whether|if)\s+you\s+(.+)$/i.exec(plain)
-  if (whether) return asked(/^(?:are|have|can|will|were)\b/i.test(whether[1]!) ? whether[1]!.replace(/^(\w+)/, '$1 you') : `do you ${whether[1]}`)
+  if (whether)
+    return asked(
+      /^(?:are|have|can|will|were)\b/i.test(whether[1]!)
+        ? whether[1]!.replace(/^(\w+)/, '$1 you')
+        : `do you ${whether[1]}`,
+    )
   return asked(`could you tell me ${plain.replace(/^(?:for|about)\s+/i, '')}`)
 }
 
 /** "island you mean" → "island do you mean"; "day you are travelling" → "day are you travelling". */
 const invert = (rest: string): string =>
-  rest.replace(/\byou (are|have|can|will|were)\b/i, '$1 you').replace(/(?<!are |have |can |will |were |do )\byou (\w+)/i, 'do you $1')
+  rest
+    .replace(/\byou (are|have|can|will|were)\b/i, '$1 you')
+    .replace(/(?<!are |have |can |will |were |do )\byou (\w+)/i, 'do you $1')
 
 const offer = (object: string): string =>
   asked(/^to\s+/i.test(object) ? `would you like me ${secondPerson(object)}` : `would you like ${secondPerson(object)}`)

@@ -1,4 +1,4 @@
-import { segmenter } from './words'
+import { stretches } from './words'
 
 /** A sentence and the half-open character range it covers in the text it came from. */
 export interface Sentence {
@@ -8,7 +8,10 @@ export interface Sentence {
 }
 
 /** Abbreviations after which a full stop does not end a sentence; the Unicode rules do not know them. */
-const ABBREVIATION = /(?:^|[\s(])(?:mr|mrs|ms|dr|st|no|nos|p|pp|approx|vs|etc|e\.g|i\.e|cf|fig|tel|min|max|dept|[a-z])\.\s*$/i
+const ABBREVIATION =
+  /(?:^|[\s(])(?:mr|mrs|ms|dr|st|no|nos|p|pp|approx|vs|etc|e\.g|i\.e|cf|fig|tel|min|max|dept|[a-z])\.\s*$/i
+
+const LONGEST_ABBREVIATION = 16
 
 /**
  * The sentences of a text (UAX #29, mended for abbreviations and initials). A line break that ends a list item or a
@@ -17,12 +20,11 @@ const ABBREVIATION = /(?:^|[\s(])(?:mr|mrs|ms|dr|st|no|nos|p|pp|approx|vs|etc|e\
 export function sentences(text: string): Sentence[] {
   const found: Sentence[] = []
   let open: { start: number; end: number } | undefined
-  for (const part of segmenter('sentence').segment(text)) {
-    const end = part.index + part.segment.length
-    open = open ? { start: open.start, end } : { start: part.index, end }
-    const raw = text.slice(open.start, open.end)
-    const isCutShort = ABBREVIATION.test(raw) && end < text.length && !raw.includes('\n')
-    if (isCutShort) continue
+  for (const { start, end, isForced } of stretches(text, 'sentence')) {
+    open = open ? { start: open.start, end } : { start, end }
+    const tail = text.slice(Math.max(open.start, end - LONGEST_ABBREVIATION), end)
+    const isCutShort = ABBREVIATION.test(tail) && end < text.length && !tail.includes('\n')
+    if (isCutShort || isForced) continue
     push(found, text, open.start, open.end)
     open = undefined
   }

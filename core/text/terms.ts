@@ -26,12 +26,7 @@ const stopWords = new Set<string>([...eng, ...POINTING])
 const KEPT = ['one', 'two', 'three', 'first', 'last', 'no', 'not', 'off', 'out', 'over', 'under', 'before', 'after']
 for (const word of KEPT) stopWords.delete(word)
 
-const fold = (word: string): string =>
-  word
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .replace(/[’ʼ]/g, "'")
-    .toLowerCase()
+const fold = (word: string): string => word.normalize('NFKD').replace(/\p{M}/gu, '').replace(/[’ʼ]/g, "'").toLowerCase()
 
 /** The stem of one word: folded to lower case without accents, possessive dropped, then Porter2 (Snowball English). */
 export function stem(word: string): string {

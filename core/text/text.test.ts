@@ -22,8 +22,8 @@ describe('terms', () => {
   })
 
   it('drops words that do not carry the subject, and keeps negation and order', () => {
-    expect([...contentStems('Can I please take the last boat, not the first?')]).toEqual([
-      'take',
+    expect([...contentStems('Can I please board the last boat, not the first?')]).toEqual([
+      'board',
       'last',
       'boat',
       'not',
@@ -49,6 +49,14 @@ describe('sentences', () => {
   it('gives ranges that cut the original text exactly', () => {
     const text = '  One here.  Two there!\nThree'
     for (const sentence of sentences(text)) expect(text.slice(sentence.start, sentence.end)).toBe(sentence.text)
+  })
+
+  it('takes a very long text in its stride and cuts it only between sentences', () => {
+    const one = 'The allotment by the long meadow has a tap, e.g. for cans, and a gate. '
+    const found = sentences(one.repeat(3000))
+    expect(found).toHaveLength(3000)
+    expect(new Set(found.map((sentence) => sentence.text)).size).toBe(1)
+    expect(sentences('word '.repeat(5000))).toHaveLength(1)
   })
 
   it('closes what was left open and no more', () => {

@@ -8,7 +8,7 @@ export interface Word {
 const segmenters = new Map<string, Intl.Segmenter>()
 
 /** The Unicode segmenter (UAX #29) of one language and unit, made once: building one costs milliseconds. */
-export function segmenter(granularity: 'word' | 'sentence', language = 'en'): Intl.Segmenter {
+function segmenter(granularity: 'word' | 'sentence', language = 'en'): Intl.Segmenter {
   const key = `${granularity}:${language}`
   const known = segmenters.get(key)
   if (known) return known
@@ -17,11 +17,48 @@ export function segmenter(granularity: 'word' | 'sentence', language = 'en'): In
   return made
 }
 
+/** A stretch of a text between two boundaries. `isForced` when only the cutting of a long text ended it. */
+export interface Stretch {
+  readonly start: number
+  readonly end: number
+  readonly isWordLike: boolean
+  readonly isForced: boolean
+}
+
+/** V8's segmenter takes time quadratic in the length of its text, so long texts are given to it in pieces. */
+const PIECE = 2000
+
+/** Parts a text at Unicode boundaries (UAX #29), in time linear in its length. */
+export function* stretches(text: string, granularity: 'word' | 'sentence', language = 'en'): Generator<Stretch> {
+  const segments = segmenter(granularity, language)
+  for (let from = 0; from < text.length;) {
+    const { end, isClean } = pieceEnd(text, from)
+    let last: Stretch | undefined
+    for (const part of segments.segment(text.slice(from, end))) {
+      if (last) yield last
+      const start = from + part.index
+      last = { start, end: start + part.segment.length, isWordLike: part.isWordLike === true, isForced: false }
+    }
+    if (last) yield { ...last, isForced: !isClean }
+    from = end
+  }
+}
+
+/** Where to end a piece: after a sentence if one ends near, else between words, else anywhere. */
+function pieceEnd(text: string, from: number): { end: number; isClean: boolean } {
+  if (text.length - from <= PIECE * 1.5) return { end: text.length, isClean: true }
+  const piece = text.slice(from, from + PIECE)
+  const sentenceEnd = /^[\s\S]*[.!?…]["'”’)\]]*\s+/.exec(piece)?.[0].length ?? 0
+  if (sentenceEnd > PIECE / 4) return { end: from + sentenceEnd, isClean: true }
+  const space = /^[\s\S]*\s/.exec(piece)?.[0].length ?? 0
+  return { end: from + (space > PIECE / 4 ? space : PIECE), isClean: false }
+}
+
 /** The words of a text in order, by Unicode word boundaries (UAX #29); punctuation and spaces are left out. */
 export function words(text: string, language = 'en'): Word[] {
   const found: Word[] = []
-  for (const part of segmenter('word', language).segment(text)) {
-    if (part.isWordLike) found.push({ text: part.segment, start: part.index, end: part.index + part.segment.length })
+  for (const { start, end, isWordLike } of stretches(text, 'word', language)) {
+    if (isWordLike) found.push({ text: text.slice(start, end), start, end })
   }
   return found
 }

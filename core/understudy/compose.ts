@@ -31,10 +31,7 @@ export function compose(question: string, evidence: readonly Evidence[], view: P
   const body = listPieces(best, question, view, orders) ?? sentencePieces(allowed, question, view)
   const added = orders.add.filter((text) => isAllowed(text, orders)).map((text): Piece => ({ text }))
   const budget = budgetFor(view.maxWords)
-  const kept = [
-    ...budget.keep(body.slice(0, 1), true),
-    ...lateJoin(budget, added, body.slice(1)),
-  ]
+  const kept = [...budget.keep(body.slice(0, 1), true), ...lateJoin(budget, added, body.slice(1))]
   const statements = kept.filter((piece) => !added.includes(piece))
   const extras = kept.filter((piece) => added.includes(piece))
   const before = budget.keep(piece(opener(view, question)))
@@ -110,9 +107,10 @@ function sentencePieces(evidence: readonly Evidence[], question: string, view: P
   return [first!, ...rest].map(({ unit, text }) => ({ text, cites: unit.passage.number }))
 }
 
+/** Whether two texts say mostly the same, or one says all that the other does. */
 const repeats = (text: string, said: string): boolean => {
-  const own = contentStems(text)
-  return coverage(own, contentStems(said)) >= SAID_ALREADY
+  const [own, other] = [contentStems(text), contentStems(said)]
+  return Math.max(coverage(own, other), coverage(other, own)) >= SAID_ALREADY
 }
 
 function joined(pieces: readonly Piece[], view: PromptView): string {

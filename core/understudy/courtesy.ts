@@ -4,7 +4,12 @@ import type { Intent } from '../rules'
 import { pick } from './manner'
 
 /** The reply to a line that asks nothing of the library: a greeting, thanks, a goodbye, "who are you?", an empty line. */
-export function courtesy(intent: Exclude<Intent, 'question'>, said: string, view: PromptView, isFirst: boolean): string {
+export function courtesy(
+  intent: Exclude<Intent, 'question'>,
+  said: string,
+  view: PromptView,
+  isFirst: boolean,
+): string {
   const band = view.dials.formality >= 70 ? 'formal' : view.dials.formality <= 30 ? 'casual' : 'plain'
   switch (intent) {
     case 'greeting':

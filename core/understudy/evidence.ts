@@ -140,7 +140,8 @@ const sharedPairs = (asked: ReadonlySet<string>, text: string): number =>
   [...pairsOf(text)].filter((pair) => asked.has(pair)).length
 
 const MONEY = /[£€$¥]\s?\d|\d+(?:[.,]\d+)?\s?(?:pounds?|euros?|pence|p\b|dollars?)|\bfree\b|\bno charge\b/i
-const TIME = /\b\d{1,2}[:.]\d{2}\b|\b\d{1,2}\s?(?:am|pm)\b|\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|daily)\b/i
+const TIME =
+  /\b\d{1,2}[:.]\d{2}\b|\b\d{1,2}\s?(?:am|pm)\b|\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|daily)\b/i
 
 /** Whether a text has what a kind of question asks for: a sum, a time, a number. */
 export function suits(text: string, kind: AnswerKind): boolean {

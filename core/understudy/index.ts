@@ -19,7 +19,9 @@ export interface Answer {
  */
 export function answer(messages: readonly ChatMessage[]): Answer {
   const view = parsePrompt(messages.find((message) => message.role === 'system')?.content ?? '')
-  const { question, passages } = parseQuestionMessage(messages.findLast((message) => message.role === 'user')?.content ?? '')
+  const { question, passages } = parseQuestionMessage(
+    messages.findLast((message) => message.role === 'user')?.content ?? '',
+  )
   const intent = intentOf(question, view.name)
   const isFirst = messages.filter((message) => message.role === 'user').length === 1
   if (intent !== 'question') {

@@ -31,7 +31,7 @@ const TERSE = 80
 export function inRegister(text: string, formality: number): string {
   if (formality > CASUAL && formality < FORMAL) return text
   return CONTRACTIONS.reduce((result, [full, short]) => {
-    const from = formality >= FORMAL ? short.replace('’', '[’\']') : full
+    const from = formality >= FORMAL ? short.replace('’', "[’']") : full
     const to = formality >= FORMAL ? full : short
     return result.replace(new RegExp(`\\b${from}\\b(?!\\.)`, 'gi'), (found) =>
       /^\p{Lu}/u.test(found) ? to[0]!.toUpperCase() + to.slice(1) : to,
@@ -40,7 +40,8 @@ export function inRegister(text: string, formality: number): string {
 }
 
 /** How many pieces of evidence a reply may hold, by brevity 0..100. */
-export const unitsAllowed = (brevity: number): number => (brevity >= TERSE ? 1 : brevity >= 55 ? 2 : brevity >= 30 ? 3 : 4)
+export const unitsAllowed = (brevity: number): number =>
+  brevity >= TERSE ? 1 : brevity >= 55 ? 2 : brevity >= 30 ? 3 : 4
 
 /** Words before an answer, by warmth and formality; the same question always gets the same ones. */
 export function opener(view: PromptView, question: string): string {

@@ -33,7 +33,7 @@ function sayRow(unit: Unit, question: string): string {
   const narrowing = others.filter((cell) => overlap(cell.value) > 0)
   const open = others.filter((cell) => !narrowing.includes(cell))
   const told = suitable(mostNamed(open, overlap), question)
-  const facts = told.map((cell) => `the ${lowerFirst(cell.header)} is ${cell.value}`)
+  const facts = told.map((cell) => `the ${asNoun(cell.header)} is ${cell.value}`)
   const about = [key, ...narrowing].map((cell) => lowerFirst(cell.value)).join(', ')
   if (facts.length === 0) return finished(`${key.value}: ${unit.cells.map((cell) => cell.value).join(', ')}`)
   return finished(`For ${about}, ${listed(facts)}`)
@@ -62,6 +62,12 @@ export const listed = (items: readonly string[]): string =>
 export function lowerFirst(text: string): string {
   return /^\p{Lu}\p{Ll}/u.test(text) && COMMON_OPENERS.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text
 }
+
+/** A column's header inside a sentence: "Yearly fee" loses its capital, "Sula Holm" and "Inchmore" keep theirs. */
+const asNoun = (header: string): string =>
+  /^\p{Lu}\p{Ll}+(?: [\p{Ll}\p{N}]\S*)+$/u.test(header)
+    ? header[0]!.toLowerCase() + header.slice(1)
+    : lowerFirst(header)
 
 /** Words that are never names: only these lose their capital. */
 const COMMON_OPENERS =

@@ -37,7 +37,9 @@ export function unitsOf(passage: GivenPassage): Unit[] {
     }
   }
   // A line that leads a list in says nothing once its list stands in another passage.
-  return units.filter((unit, at) => unit.kind !== 'sentence' || !unit.text.endsWith(':') || units[at + 1]?.kind === 'item')
+  return units.filter(
+    (unit, at) => unit.kind !== 'sentence' || !unit.text.endsWith(':') || units[at + 1]?.kind === 'item',
+  )
 }
 
 const POINTS_BACK = /^(?:It|Its|They|Their|This|That|These|Those|He|She|Both|Here|There,)\b/

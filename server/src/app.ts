@@ -4,7 +4,12 @@ import multipart from '@fastify/multipart'
 import staticFiles from '@fastify/static'
 import swagger from '@fastify/swagger'
 import Fastify, { type FastifyInstance } from 'fastify'
-import { jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
+import {
+  jsonSchemaTransform,
+  serializerCompiler,
+  validatorCompiler,
+  type ZodTypeProvider,
+} from 'fastify-type-provider-zod'
 import { healthSchema } from '@parrot/contract'
 import { agentRoutes } from './agents/routes'
 import { Bus } from './bus'
@@ -50,7 +55,10 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
     trustProxy: false,
   }).withTypeProvider<ZodTypeProvider>()
   try {
-    const database = await openDatabase({ url: config.databaseUrl, folder: join(config.dataFolder, 'database') }, onProgress)
+    const database = await openDatabase(
+      { url: config.databaseUrl, folder: join(config.dataFolder, 'database') },
+      onProgress,
+    )
     const { db } = database
     const files = new FileStore(join(config.dataFolder, 'files'))
     const bus = new Bus()
@@ -59,7 +67,17 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
     const means = { config, db, files, bus, pool, library }
     const jobs = new Jobs(db, server.log, { read: readWork(means) }, giveUpReading(means))
     const seal = new Seal(config.dataFolder)
-    const services: Services = { config, db, databaseKind: database.kind, files, seal, bus, jobs, library, log: server.log }
+    const services: Services = {
+      config,
+      db,
+      databaseKind: database.kind,
+      files,
+      seal,
+      bus,
+      jobs,
+      library,
+      log: server.log,
+    }
     await addRoutes(server, services)
     await jobs.start()
     return {
@@ -99,7 +117,10 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
     },
     strictTransportSecurity: false,
   })
-  await server.register(multipart, { limits: { fileSize: MOST_FILE_BYTES, files: 1, fields: 10 }, throwFileSizeLimit: true })
+  await server.register(multipart, {
+    limits: { fileSize: MOST_FILE_BYTES, files: 1, fields: 10 },
+    throwFileSizeLimit: true,
+  })
   await server.register(swagger, {
     openapi: { info: { title: 'Mild Parrot', version: VERSION } },
     transform: jsonSchemaTransform,
@@ -130,6 +151,9 @@ async function serveWeb(server: FastifyInstance, folder: string | undefined): Pr
   await server.register(staticFiles, { root: folder, wildcard: false, maxAge: '1h', immutable: false })
   server.get('/*', { schema: { hide: true } }, async (request, reply) => {
     if (/^\/(?:api|widget|assets)\//.test(request.url)) return reply.callNotFound()
-    return reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').sendFile('index.html', { maxAge: 0 })
+    return reply
+      .type('text/html; charset=utf-8')
+      .header('cache-control', 'no-cache')
+      .sendFile('index.html', { maxAge: 0 })
   })
 }

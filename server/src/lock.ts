@@ -10,7 +10,9 @@ export function lockFolder(folder: string): () => void {
   const path = join(folder, 'server.lock')
   const holder = holderOf(path)
   if (holder !== undefined)
-    throw new Error(`The data folder ${folder} is in use by process ${holder}. Stop it first, or set PARROT_DATA to another folder.`)
+    throw new Error(
+      `The data folder ${folder} is in use by process ${holder}. Stop it first, or set PARROT_DATA to another folder.`,
+    )
   rmSync(path, { force: true })
   const file = openSync(path, 'wx', 0o600)
   writeSync(file, String(process.pid))

@@ -7,7 +7,10 @@ import { fileURLToPath } from 'node:url'
  */
 export function threadFile(name: string): string {
   const found = [here(`./${name}.js`), here(`../../.cache/threads/${name}.js`)].find((path) => existsSync(path))
-  if (!found) throw new Error(`The thread ${name} is not bundled. Run “npm run build”, or “npm run dev” when working on the source.`)
+  if (!found)
+    throw new Error(
+      `The thread ${name} is not bundled. Run “npm run build”, or “npm run dev” when working on the source.`,
+    )
   return found
 }
 

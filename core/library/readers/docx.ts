@@ -8,7 +8,10 @@ export const readDocx: Reader = async (file) => {
   try {
     html = (await mammoth.convertToHtml({ buffer: Buffer.from(file.bytes) }, { includeDefaultStyleMap: true })).value
   } catch {
-    return failed(`“${file.name}” is not a readable Word document.`, 'Open it in a word processor, save it as DOCX, and add it again.')
+    return failed(
+      `“${file.name}” is not a readable Word document.`,
+      'Open it in a word processor, save it as DOCX, and add it again.',
+    )
   }
   const dom = parseDom(`<html><body>${html}</body></html>`)
   return readable(oneLine(dom.querySelector('h1')?.textContent ?? ''), blocksOf(dom.body), file.name)

@@ -20,17 +20,24 @@ interface Node {
 }
 
 export interface Dom {
-  readonly title: string
   readonly body: Element
   readonly documentElement: Element
   querySelector(selector: string): Element | null
   querySelectorAll(selector: string): Iterable<Element>
 }
 
-/** Parses HTML into an inert tree: scripts are not run, nothing is loaded. */
-export const parseDom = (html: string): Dom => parseHTML(html).document as unknown as Dom
+/**
+ * Parses HTML into an inert tree: scripts are not run, nothing is loaded. The parser leaves out the body that browsers
+ * add by themselves, so a page written without one gets it here.
+ */
+export function parseDom(html: string): Dom {
+  const whole = /<body[\s>]/i.test(html)
+    ? html
+    : `<html><body>${html.replace(/<!doctype[^>]*>|<\/?(?:html|head)(?:\s[^>]*)?>/gi, '')}</body></html>`
+  return parseHTML(whole).document as unknown as Dom
+}
 
-const NOT_TEXT = 'script,style,noscript,template,svg,canvas,iframe,object,form,button,select,input,[hidden]'
+const NOT_TEXT = 'title,script,style,noscript,template,svg,canvas,iframe,object,form,button,select,input,[hidden]'
 const TEXT_NODE = 3
 const MAX_DEPTH = 200
 

@@ -13,9 +13,15 @@ const MIN_MAIN_TEXT = 200
  */
 export const readHtml: Reader = (file) => {
   const html = decodeText(file.bytes, file.mediaType)
-  const dom = parseDom(html.includes('<') ? html : `<p>${html}</p>`)
-  const title = oneLine(dom.title || dom.querySelector('h1')?.textContent || '')
-  return readable(title, blocksOf(mainOf(dom, html)), file.name)
+  const dom = parseDom(html)
+  return readable(titleOf(dom), blocksOf(mainOf(dom, html)), file.name)
+}
+
+/** The page's title; its main heading when the title only adds the site's name to it. */
+function titleOf(dom: Dom): string {
+  const title = oneLine(dom.querySelector('title')?.textContent ?? '')
+  const heading = oneLine(dom.querySelector('h1')?.textContent ?? '')
+  return heading !== '' && (title === '' || title.startsWith(heading)) ? heading : title
 }
 
 function mainOf(dom: Dom, html: string): Element {

@@ -61,8 +61,7 @@ function refused(name: string, code: number): ReadResult {
   )
 }
 
-const heap = (module: WrappedPdfiumModule): Uint8Array =>
-  (module.pdfium as unknown as { HEAPU8: Uint8Array }).HEAPU8
+const heap = (module: WrappedPdfiumModule): Uint8Array => (module.pdfium as unknown as { HEAPU8: Uint8Array }).HEAPU8
 
 /** The text lines of one page in PDFium's reading order, with size, weight and vertical place of each. */
 function linesOfPage(module: WrappedPdfiumModule, handle: number, index: number): Line[] {

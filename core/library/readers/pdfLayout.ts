@@ -66,7 +66,9 @@ function toBlock(kind: 'paragraph' | 'item' | 'heading', level: number, lines: r
   if (text === '') return []
   const page = lines[0]!.page
   const locator: Locator = { kind: 'page', page, label: `page ${page}` }
-  return kind === 'heading' ? [{ kind, level, text, locator }] : [{ kind, text: text.replace(/^[•●▪◦‣*]\s*/, '- '), locator }]
+  return kind === 'heading'
+    ? [{ kind, level, text, locator }]
+    : [{ kind, text: text.replace(/^[•●▪◦‣*]\s*/, '- '), locator }]
 }
 
 /** Lines as one text; a word parted by a line-end hyphen is joined again. */

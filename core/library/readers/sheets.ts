@@ -14,7 +14,10 @@ export const readXlsx: Reader = async (file) => {
   try {
     await workbook.xlsx.load(file.bytes.slice().buffer as never)
   } catch {
-    return failed(`“${file.name}” is not a readable workbook.`, 'Save it as XLSX in a spreadsheet program and add it again.')
+    return failed(
+      `“${file.name}” is not a readable workbook.`,
+      'Save it as XLSX in a spreadsheet program and add it again.',
+    )
   }
   const blocks: Block[] = []
   for (const sheet of workbook.worksheets) {
@@ -62,7 +65,11 @@ export const readCsv: Reader = (file) => {
       to: MAX_ROWS,
     })
     const title = baseName(file.name)
-    return readable(title, tableBlocks(rows, (at) => atRow(title, at + 1)), file.name)
+    return readable(
+      title,
+      tableBlocks(rows, (at) => atRow(title, at + 1)),
+      file.name,
+    )
   } catch (error) {
     const where = /line (\d+)/.exec(String(error))?.[1]
     return failed(

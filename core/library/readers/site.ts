@@ -14,7 +14,11 @@ export interface SitePage {
 export async function readSite(pages: readonly SitePage[], start: string): Promise<ReadResult> {
   const blocks: Block[] = []
   for (const page of pages) {
-    const result = await readHtml({ bytes: new TextEncoder().encode(page.html), name: page.url, mediaType: 'text/html;charset=utf-8' })
+    const result = await readHtml({
+      bytes: new TextEncoder().encode(page.html),
+      name: page.url,
+      mediaType: 'text/html;charset=utf-8',
+    })
     if (!result.ok) continue
     const { title, blocks: own } = result.document
     const locator = { kind: 'heading', anchor: page.url, label: title || baseName(page.url) } as const
@@ -23,7 +27,9 @@ export async function readSite(pages: readonly SitePage[], start: string): Promi
       if (block.kind === 'heading' && block.text === title) continue
       const anchor = block.locator.kind === 'heading' ? `${page.url}#${block.locator.anchor}` : page.url
       const place = { kind: 'heading', anchor, label: block.locator.label } as const
-      blocks.push(block.kind === 'heading' ? { ...block, level: block.level + 1, locator: place } : { ...block, locator: place })
+      blocks.push(
+        block.kind === 'heading' ? { ...block, level: block.level + 1, locator: place } : { ...block, locator: place },
+      )
     }
   }
   const first = blocks[0]

@@ -52,7 +52,10 @@ export async function saveBrief(db: Database, agentId: string, base: number, bri
     if (agent.revision !== base) throw staleRevision(base, agent.revision)
     const current = await currentBrief(tx, agentId)
     if (JSON.stringify(current.brief) === JSON.stringify(brief)) return base
-    const [last] = await tx.select({ number: max(revisions.number) }).from(revisions).where(eq(revisions.agentId, agentId))
+    const [last] = await tx
+      .select({ number: max(revisions.number) })
+      .from(revisions)
+      .where(eq(revisions.agentId, agentId))
     const number = (last?.number ?? 0) + 1
     await tx.insert(revisions).values({ agentId, number, parent: base, version: BRIEF_VERSION, brief })
     await point(tx, agentId, number, brief)
@@ -107,4 +110,3 @@ async function point(tx: Pick<Database, 'update'>, agentId: string, number: numb
     .set({ revision: number, changedAt: new Date(), ...(name ? { name } : {}) })
     .where(eq(agents.id, agentId))
 }
-

@@ -39,8 +39,15 @@ export async function createAgent(db: Database, name: string): Promise<AgentRow>
 /** An address part from a name: "Marlow", then "marlow-2". Removed agents keep theirs, so that undo can give it back. */
 async function freeSlug(tx: Pick<Database, 'select'>, name: string): Promise<string> {
   const plain = name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase()
-  const slug = plain.replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 48) || 'agent'
-  const rows = await tx.select({ slug: agents.slug }).from(agents).where(like(agents.slug, `${slug}%`))
+  const slug =
+    plain
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 48) || 'agent'
+  const rows = await tx
+    .select({ slug: agents.slug })
+    .from(agents)
+    .where(like(agents.slug, `${slug}%`))
   const taken = new Set(rows.map((row) => row.slug))
   if (!taken.has(slug)) return slug
   let number = 2

@@ -3,7 +3,16 @@ import { eq } from 'drizzle-orm'
 import { z } from 'zod'
 import { compile, drawFace } from '@parrot/core/brief'
 import { readRule } from '@parrot/core/rules'
-import { agentChange, agentList, agentSchema, briefState, briefWrite, newAgent, promptSchema, storedBrief } from '@parrot/contract'
+import {
+  agentChange,
+  agentList,
+  agentSchema,
+  briefState,
+  briefWrite,
+  newAgent,
+  promptSchema,
+  storedBrief,
+} from '@parrot/contract'
 import { agents } from '../database'
 import { streamWork } from '../http/events'
 import { endpointById } from '../settings/endpoints'
@@ -53,10 +62,14 @@ export const agentRoutes =
       return reply.code(204).send()
     })
 
-    app.post('/api/agents/:id/restore', { schema: { params, response: { 200: agentSchema } } }, async ({ params: { id } }) => {
-      await restoreAgent(db, id)
-      return describeAgent(db, await agentById(db, id))
-    })
+    app.post(
+      '/api/agents/:id/restore',
+      { schema: { params, response: { 200: agentSchema } } },
+      async ({ params: { id } }) => {
+        await restoreAgent(db, id)
+        return describeAgent(db, await agentById(db, id))
+      },
+    )
 
     app.get('/api/agents/:id/events', { schema: { params } }, async (request, reply) => {
       await agentById(db, request.params.id)
@@ -86,10 +99,14 @@ export const agentRoutes =
       }
     }
 
-    app.get('/api/agents/:id/brief', { schema: { params, response: { 200: storedBrief } } }, async ({ params: { id } }) => {
-      await agentById(db, id)
-      return state(id)
-    })
+    app.get(
+      '/api/agents/:id/brief',
+      { schema: { params, response: { 200: storedBrief } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        return state(id)
+      },
+    )
 
     app.put(
       '/api/agents/:id/brief',

@@ -66,7 +66,9 @@ async function rehearseStage(db: Database, row: AgentRow): Promise<StageState> {
   if (!last) return { text: `${plural(total, 'script')}, not run`, state: 'waiting' }
   const score = `${last.passed} of ${last.passed + last.failed}`
   if (last.failed > 0) return { text: score, state: 'failed' }
-  return last.revision === row.revision ? { text: score, state: 'fine' } : { text: `${score}, edited since`, state: 'waiting' }
+  return last.revision === row.revision
+    ? { text: score, state: 'fine' }
+    : { text: `${score}, edited since`, state: 'waiting' }
 }
 
 async function releaseStage(db: Database, row: AgentRow): Promise<StageState> {
@@ -75,7 +77,9 @@ async function releaseStage(db: Database, row: AgentRow): Promise<StageState> {
   if (state.liveEdition === null) return { text: 'offline', state: 'waiting' }
   const edits = state.briefChanges.length + state.sourceChanges.length
   const live = `edition ${state.liveEdition}`
-  return edits === 0 ? { text: live, state: 'fine' } : { text: `${live}, ${plural(edits, 'edit')} since`, state: 'waiting' }
+  return edits === 0
+    ? { text: live, state: 'fine' }
+    : { text: `${live}, ${plural(edits, 'edit')} since`, state: 'waiting' }
 }
 
 async function logbookStage(db: Database, agentId: string): Promise<StageState> {

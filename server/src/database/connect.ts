@@ -88,4 +88,3 @@ function firstWord(worker: Worker): Promise<void> {
     worker.once('error', reject)
   })
 }
-

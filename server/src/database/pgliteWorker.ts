@@ -23,4 +23,6 @@ async function main(): Promise<void> {
   parentPort?.postMessage({ ready: true })
 }
 
-main().catch((error: unknown) => parentPort?.postMessage({ error: error instanceof Error ? error.message : String(error) }))
+main().catch((error: unknown) =>
+  parentPort?.postMessage({ error: error instanceof Error ? error.message : String(error) }),
+)

@@ -1,4 +1,15 @@
-import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core'
 import type { Locator } from '@parrot/core/library'
 import type { Citation, Outcome, Working } from '@parrot/core/dialogue'
 import type { ScriptResult, ScriptTurn } from '@parrot/core/rehearsal'
@@ -61,7 +72,10 @@ export const agentSources = pgTable(
     addedAt: moment('added_at').notNull().defaultNow(),
     removedAt: moment('removed_at'),
   },
-  (table) => [primaryKey({ columns: [table.agentId, table.sourceId] }), index('agent_sources_source').on(table.sourceId)],
+  (table) => [
+    primaryKey({ columns: [table.agentId, table.sourceId] }),
+    index('agent_sources_source').on(table.sourceId),
+  ],
 )
 
 /** Where the bytes of a version come from. */

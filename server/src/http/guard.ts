@@ -2,7 +2,11 @@ import { isIP } from 'node:net'
 import type { FastifyInstance } from 'fastify'
 import { HttpProblem } from './problems'
 
-const hostOf = (authority: string): string => authority.toLowerCase().replace(/:\d+$/, '').replace(/^\[|\]$/g, '')
+const hostOf = (authority: string): string =>
+  authority
+    .toLowerCase()
+    .replace(/:\d+$/, '')
+    .replace(/^\[|\]$/g, '')
 
 const isLoopback = (host: string): boolean =>
   host === 'localhost' || host === '::1' || (isIP(host) === 4 && host.startsWith('127.'))
@@ -16,9 +20,14 @@ export function guardOrigin(app: FastifyInstance, publicHosts: readonly string[]
   app.addHook('onRequest', async (request) => {
     const host = hostOf(request.headers.host ?? '')
     if (!isOurs(host))
-      throw new HttpProblem(421, 'This server does not answer under that name.', `Add ${host || 'it'} to PARROT_PUBLIC_HOSTS to allow it.`, {
-        code: 'foreign-host',
-      })
+      throw new HttpProblem(
+        421,
+        'This server does not answer under that name.',
+        `Add ${host || 'it'} to PARROT_PUBLIC_HOSTS to allow it.`,
+        {
+          code: 'foreign-host',
+        },
+      )
     const origin = request.headers.origin
     if (origin === undefined) return
     const from = origin === 'null' || !URL.canParse(origin) ? '' : new URL(origin)

@@ -62,7 +62,12 @@ export class Jobs {
     if (this.#isStopping || this.#isTaking || this.#running.size >= CONCURRENCY) return
     this.#isTaking = true
     try {
-      const [job] = await this.db.select().from(jobs).where(eq(jobs.state, 'queued')).orderBy(asc(jobs.createdAt)).limit(1)
+      const [job] = await this.db
+        .select()
+        .from(jobs)
+        .where(eq(jobs.state, 'queued'))
+        .orderBy(asc(jobs.createdAt))
+        .limit(1)
       if (!job || this.#isStopping) return
       if (job.attempts >= MOST_ATTEMPTS) {
         await this.#finish(job.id, 'failed', 'gave up')
@@ -91,7 +96,11 @@ export class Jobs {
       const report = (progress: number) => {
         if (progress - told < 0.05 && progress < 1) return
         told = progress
-        void this.db.update(jobs).set({ progress }).where(eq(jobs.id, job.id)).catch(() => undefined)
+        void this.db
+          .update(jobs)
+          .set({ progress })
+          .where(eq(jobs.id, job.id))
+          .catch(() => undefined)
       }
       await this.works[job.kind](job.subject, report, signal)
       if (!signal.aborted) await this.#finish(job.id, 'done')

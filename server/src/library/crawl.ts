@@ -52,14 +52,21 @@ export async function crawl(
   if (pages.length > 0) return { ok: true, pages }
   return {
     ok: false,
-    problem: { message: `“${plan.url}” gave no page that may be read.`, advice: 'Check the address and what its robots.txt allows.' },
+    problem: {
+      message: `“${plan.url}” gave no page that may be read.`,
+      advice: 'Check the address and what its robots.txt allows.',
+    },
   }
 }
 
 const withoutHash = (url: string): string => url.replace(/#.*$/, '')
 
 /** Path prefixes that robots.txt closes to every robot (the `*` group of RFC 9309, without wildcards). */
-async function robotsOf(start: URL, allowedHosts: readonly string[], signal: AbortSignal): Promise<(path: string) => boolean> {
+async function robotsOf(
+  start: URL,
+  allowedHosts: readonly string[],
+  signal: AbortSignal,
+): Promise<(path: string) => boolean> {
   const result = await fetchPage(new URL('/robots.txt', start).href, allowedHosts, signal)
   if (!result.ok) return () => false
   const closed: string[] = []

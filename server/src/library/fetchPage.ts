@@ -47,7 +47,11 @@ function guardedAgent(isAllowed: boolean): Agent {
 }
 
 /** Fetches one page: http and https only, at most five redirects, each checked anew, at most 20 MB, within 20 s. */
-export async function fetchPage(address: string, allowedHosts: readonly string[], signal?: AbortSignal): Promise<FetchResult> {
+export async function fetchPage(
+  address: string,
+  allowedHosts: readonly string[],
+  signal?: AbortSignal,
+): Promise<FetchResult> {
   let url = new URL(address)
   for (let redirects = 0; redirects <= MOST_REDIRECTS; redirects++) {
     const isAllowed = allowedHosts.includes(url.host) || allowedHosts.includes(url.hostname)
@@ -65,8 +69,9 @@ export async function fetchPage(address: string, allowedHosts: readonly string[]
       })
       const target = response.headers.location
       if (response.statusCode >= 300 && response.statusCode < 400 && typeof target === 'string') {
-        response.body.destroy()
-        if (!URL.canParse(target, url)) return failure(`“${url.href}” redirects to an address that is not valid.`, 'Check the address.')
+        await discard(response)
+        if (!URL.canParse(target, url))
+          return failure(`“${url.href}” redirects to an address that is not valid.`, 'Check the address.')
         url = new URL(target, url)
         continue
       }
@@ -78,7 +83,10 @@ export async function fetchPage(address: string, allowedHosts: readonly string[]
       void agent.destroy()
     }
   }
-  return failure(`“${address}” redirects more than ${MOST_REDIRECTS} times.`, 'Open it in a browser and add the address it ends at.')
+  return failure(
+    `“${address}” redirects more than ${MOST_REDIRECTS} times.`,
+    'Open it in a browser and add the address it ends at.',
+  )
 }
 
 function refusalOf(url: URL, isAllowed: boolean): FetchResult | undefined {
@@ -107,13 +115,18 @@ function failureOf(url: URL, error: unknown): FetchResult {
     return failure(`“${url.host}” did not answer within ${TIMEOUT_MS / 1000} seconds.`, 'Try again later.')
   if (code === 'ENOTFOUND' || code === 'EAI_AGAIN')
     return failure(`There is no host called “${url.hostname}”.`, 'Check the address for typing mistakes.')
-  if (code === 'TOO_LARGE') return failure(`“${url.href}” is larger than ${MOST_BYTES / 1024 / 1024} MB.`, 'Download it and add it as a file.')
+  if (code === 'TOO_LARGE')
+    return failure(`“${url.href}” is larger than ${MOST_BYTES / 1024 / 1024} MB.`, 'Download it and add it as a file.')
   return failure(`“${url.host}” could not be reached${code ? ` (${code})` : ''}.`, 'Check the address, then try again.')
 }
 
+/** Reads away what is left of an answer nobody needs. */
+const discard = (response: Dispatcher.ResponseData): Promise<void> =>
+  response.body.dump({ limit: 64 * 1024 }).catch(() => undefined)
+
 async function received(url: URL, response: Dispatcher.ResponseData): Promise<FetchResult> {
   if (response.statusCode !== 200) {
-    response.body.destroy()
+    await discard(response)
     const advice = response.statusCode === 404 ? 'Check the address.' : 'Open it in a browser to see what it says.'
     return failure(`“${url.href}” answered with status ${response.statusCode}.`, advice)
   }

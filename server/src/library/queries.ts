@@ -11,31 +11,35 @@ type Writes = Pick<Database, 'insert' | 'select' | 'update'>
 
 /** The sources of an agent that are not removed, in the order they were added. */
 export async function listSources(db: Database, agentId: string): Promise<Source[]> {
-  const rows = await db
-    .select({ source: sources })
-    .from(agentSources)
-    .innerJoin(sources, eq(sources.id, agentSources.sourceId))
-    .where(and(eq(agentSources.agentId, agentId), isNull(agentSources.removedAt)))
-    .orderBy(asc(agentSources.addedAt), asc(sources.id))
-  if (rows.length === 0) return []
-  const ids = rows.map(({ source }) => source.id)
+  const used = and(eq(agentSources.agentId, agentId), isNull(agentSources.removedAt))
+  const ids = db.select({ id: agentSources.sourceId }).from(agentSources).where(used)
+  // Versions first: a version that is seen as ready then has its title in the source that is read after it.
   const versions = await db
     .select()
     .from(sourceVersions)
     .where(inArray(sourceVersions.sourceId, ids))
     .orderBy(asc(sourceVersions.number))
-  return rows.map(({ source }) => shown(source, versions.filter((version) => version.sourceId === source.id)))
+  const rows = await db
+    .select({ source: sources })
+    .from(agentSources)
+    .innerJoin(sources, eq(sources.id, agentSources.sourceId))
+    .where(used)
+    .orderBy(asc(agentSources.addedAt), asc(sources.id))
+  return rows.flatMap(({ source }) => {
+    const own = versions.filter((version) => version.sourceId === source.id)
+    return own.length > 0 ? [shown(source, own)] : []
+  })
 }
 
 /** One source as the screens show it. */
 export async function sourceById(db: Database, id: string): Promise<Source> {
-  const [source] = await db.select().from(sources).where(eq(sources.id, id))
-  if (!source) throw notFound('source')
   const versions = await db
     .select()
     .from(sourceVersions)
     .where(eq(sourceVersions.sourceId, id))
     .orderBy(asc(sourceVersions.number))
+  const [source] = await db.select().from(sources).where(eq(sources.id, id))
+  if (!source) throw notFound('source')
   return shown(source, versions)
 }
 
@@ -93,7 +97,12 @@ export async function addSource(
 }
 
 /** Adds a newer version of a source. The one that answers goes on answering until the new one is ready. */
-export async function addVersion(tx: Writes, sourceId: string, origin: Origin, bytesHash: string | null): Promise<string> {
+export async function addVersion(
+  tx: Writes,
+  sourceId: string,
+  origin: Origin,
+  bytesHash: string | null,
+): Promise<string> {
   const [last] = await tx
     .select({ number: max(sourceVersions.number) })
     .from(sourceVersions)

@@ -50,7 +50,11 @@ export function readWork(means: ReadMeans): Work {
     }
     const content = await contentOf(means, version, onPage, signal)
     if (!content.ok) return set({ ...failedWith(content.problem), hostToAllow: content.hostToAllow ?? null })
-    const task = { origin: version.origin, bytes: files.read(content.bytesHash), mediaType: content.mediaType ?? undefined }
+    const task = {
+      origin: version.origin,
+      bytes: files.read(content.bytesHash),
+      mediaType: content.mediaType ?? undefined,
+    }
     const result = await pool.read(task, onPage, signal)
     if (signal.aborted) return
     if (!result.ok) return set(failedWith(result.problem))
@@ -58,18 +62,16 @@ export function readWork(means: ReadMeans): Work {
     await db.delete(passages).where(eq(passages.versionId, versionId))
     for (let at = 0; at < result.passages.length; at += BATCH) {
       if (signal.aborted) return
-      await db
-        .insert(passages)
-        .values(
-          result.passages.slice(at, at + BATCH).map(({ ordinal, text, headings, locator }) => ({
-            id: newId(),
-            versionId,
-            ordinal,
-            text,
-            headings: [...headings],
-            locator,
-          })),
-        )
+      await db.insert(passages).values(
+        result.passages.slice(at, at + BATCH).map(({ ordinal, text, headings, locator }) => ({
+          id: newId(),
+          versionId,
+          ordinal,
+          text,
+          headings: [...headings],
+          locator,
+        })),
+      )
       report(0.8 + (0.15 * at) / result.passages.length)
     }
     const title = version.origin.kind === 'file' || 'url' in version.origin ? result.title : version.origin.title
@@ -80,8 +82,7 @@ export function readWork(means: ReadMeans): Work {
 }
 
 type Content =
-  | { ok: true; bytesHash: string; mediaType: string | null }
-  | { ok: false; problem: ReadProblem; hostToAllow?: string }
+  { ok: true; bytesHash: string; mediaType: string | null } | { ok: false; problem: ReadProblem; hostToAllow?: string }
 
 /** The kept original of a version; what lies on the web is fetched and kept first. */
 async function contentOf(
@@ -107,7 +108,11 @@ async function contentOf(
   return site.ok ? keep(new TextEncoder().encode(JSON.stringify(site.pages)), 'application/json') : site
 }
 
-const failedWith = ({ message, advice }: ReadProblem): Partial<VersionRow> => ({ status: 'failed', error: message, advice })
+const failedWith = ({ message, advice }: ReadProblem): Partial<VersionRow> => ({
+  status: 'failed',
+  error: message,
+  advice,
+})
 
 async function update({ db, bus }: ReadMeans, version: VersionRow, values: Partial<VersionRow>): Promise<void> {
   await db.update(sourceVersions).set(values).where(eq(sourceVersions.id, version.id))
@@ -140,5 +145,10 @@ export const giveUpReading =
   (means: ReadMeans) =>
   async (versionId: string, reason: string): Promise<void> => {
     const [version] = await means.db.select().from(sourceVersions).where(eq(sourceVersions.id, versionId))
-    if (version) await update(means, version, failedWith({ message: reason, advice: 'Try again, or save the document in another format.' }))
+    if (version)
+      await update(
+        means,
+        version,
+        failedWith({ message: reason, advice: 'Try again, or save the document in another format.' }),
+      )
   }

@@ -19,12 +19,19 @@ export class ReadPool {
     })
   }
 
-  async read(task: Omit<ReadTask, 'port'>, onPage: (done: number, total: number) => void, signal: AbortSignal): Promise<ReadOutcome> {
+  async read(
+    task: Omit<ReadTask, 'port'>,
+    onPage: (done: number, total: number) => void,
+    signal: AbortSignal,
+  ): Promise<ReadOutcome> {
     const { port1, port2 } = new MessageChannel()
     port1.on('message', ([done, total]: [number, number]) => onPage(done, total))
     port1.unref()
     try {
-      return (await this.#pool.run({ ...task, port: port2 }, { name: 'readSource', signal, transferList: [port2] })) as ReadOutcome
+      return (await this.#pool.run(
+        { ...task, port: port2 },
+        { name: 'readSource', signal, transferList: [port2] },
+      )) as ReadOutcome
     } finally {
       port1.close()
     }

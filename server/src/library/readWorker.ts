@@ -1,6 +1,15 @@
 /** The thread documents are read in: bytes to passages, and passages to the segment of an index. */
 import type { MessagePort } from 'node:worker_threads'
-import { passagesOf, read, readPairs, readSite, type Pair, type Passage, type ReadProblem, type SitePage } from '@parrot/core/library'
+import {
+  passagesOf,
+  read,
+  readPairs,
+  readSite,
+  type Pair,
+  type Passage,
+  type ReadProblem,
+  type SitePage,
+} from '@parrot/core/library'
 import { buildSegment, type Segment } from '@parrot/core/retrieval'
 import type { Origin } from '../database/schema'
 
@@ -24,7 +33,12 @@ export async function readSource({ origin, bytes, mediaType, port }: ReadTask): 
   return { ok: true, title: result.document.title, passages: passagesOf(result.document) }
 }
 
-function readOrigin(origin: Origin, bytes: Uint8Array, mediaType: string | undefined, onPage: (done: number, total: number) => void) {
+function readOrigin(
+  origin: Origin,
+  bytes: Uint8Array,
+  mediaType: string | undefined,
+  onPage: (done: number, total: number) => void,
+) {
   switch (origin.kind) {
     case 'pairs':
       return readPairs(origin.title, JSON.parse(new TextDecoder().decode(bytes)) as Pair[])
@@ -33,7 +47,14 @@ function readOrigin(origin: Origin, bytes: Uint8Array, mediaType: string | undef
     case 'note':
       return read({ bytes, name: `${origin.title}.md`, mediaType: 'text/markdown' })
     case 'page':
-      return read({ bytes, name: new URL(origin.url).pathname.split('/').pop() || origin.url, mediaType: mediaType ?? 'text/html' }, onPage)
+      return read(
+        {
+          bytes,
+          name: new URL(origin.url).pathname.split('/').pop() || origin.url,
+          mediaType: mediaType ?? 'text/html',
+        },
+        onPage,
+      )
     case 'file':
       return read({ bytes, name: origin.name, mediaType: origin.mediaType }, onPage)
   }

@@ -3,7 +3,16 @@ import type { FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
-import { accepted, hitList, newSource, passagePage, passageSchema, sourceList, sourceSchema, type NewSource } from '@parrot/contract'
+import {
+  accepted,
+  hitList,
+  newSource,
+  passagePage,
+  passageSchema,
+  sourceList,
+  sourceSchema,
+  type NewSource,
+} from '@parrot/contract'
 import { agentById, touchAgent } from '../agents/queries'
 import { sourceVersions } from '../database'
 import type { Origin } from '../database'
@@ -49,10 +58,14 @@ export const libraryRoutes =
       for (const agentId of await agentsUsing(db, sourceId)) bus.tell(agentId, 'sources')
     }
 
-    app.get('/api/agents/:id/sources', { schema: { params, response: { 200: sourceList } } }, async ({ params: { id } }) => {
-      await agentById(db, id)
-      return { sources: await listSources(db, id) }
-    })
+    app.get(
+      '/api/agents/:id/sources',
+      { schema: { params, response: { 200: sourceList } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        return { sources: await listSources(db, id) }
+      },
+    )
 
     app.post('/api/agents/:id/sources', { schema: { params, response: { 202: accepted } } }, async (request, reply) => {
       const { id } = request.params
@@ -81,36 +94,61 @@ export const libraryRoutes =
       sourceById(db, id),
     )
 
-    app.post('/api/sources/:id/versions', { schema: { params, response: { 202: accepted } } }, async (request, reply) => {
-      const { kind } = await sourceById(db, request.params.id)
-      const { origin, bytes } = request.isMultipart() ? await uploaded(request) : written(request.body)
-      if (origin.kind !== kind)
-        throw new HttpProblem(400, `A newer version of a ${kind} must be a ${kind}.`, 'Add it as a new source instead.')
-      return reply.code(202).send(await replace(request.params.id, origin, bytes))
-    })
+    app.post(
+      '/api/sources/:id/versions',
+      { schema: { params, response: { 202: accepted } } },
+      async (request, reply) => {
+        const { kind } = await sourceById(db, request.params.id)
+        const { origin, bytes } = request.isMultipart() ? await uploaded(request) : written(request.body)
+        if (origin.kind !== kind)
+          throw new HttpProblem(
+            400,
+            `A newer version of a ${kind} must be a ${kind}.`,
+            'Add it as a new source instead.',
+          )
+        return reply.code(202).send(await replace(request.params.id, origin, bytes))
+      },
+    )
 
     /** Fetches a page or site again, as a newer version. */
-    app.post('/api/sources/:id/refresh', { schema: { params, response: { 202: accepted } } }, async ({ params: { id } }, reply) => {
-      const { origin } = await newestVersion(db, id)
-      if (!('url' in origin)) throw new HttpProblem(409, 'Only pages and sites can be fetched again.')
-      return reply.code(202).send(await replace(id, origin, null))
-    })
+    app.post(
+      '/api/sources/:id/refresh',
+      { schema: { params, response: { 202: accepted } } },
+      async ({ params: { id } }, reply) => {
+        const { origin } = await newestVersion(db, id)
+        if (!('url' in origin)) throw new HttpProblem(409, 'Only pages and sites can be fetched again.')
+        return reply.code(202).send(await replace(id, origin, null))
+      },
+    )
 
-    app.post('/api/sources/:id/retry', { schema: { params, response: { 202: accepted } } }, async ({ params: { id } }, reply) => {
-      await jobs.add('read', await requeue(db, id))
-      await tellUsers(id)
-      return reply.code(202).send({ id, status: 'queued' })
-    })
+    app.post(
+      '/api/sources/:id/retry',
+      { schema: { params, response: { 202: accepted } } },
+      async ({ params: { id } }, reply) => {
+        await jobs.add('read', await requeue(db, id))
+        await tellUsers(id)
+        return reply.code(202).send({ id, status: 'queued' })
+      },
+    )
 
-    app.post('/api/sources/:id/cancel', { schema: { params, response: { 200: sourceSchema } } }, async ({ params: { id } }) => {
-      const version = await newestVersion(db, id)
-      if (version.status === 'ready' || version.status === 'failed') throw new HttpProblem(409, 'There is nothing to cancel.')
-      await jobs.cancel(version.id)
-      const values = { status: 'failed', error: 'Reading was cancelled.', advice: 'Try again whenever you like.' } as const
-      await db.update(sourceVersions).set(values).where(eq(sourceVersions.id, version.id))
-      await tellUsers(id)
-      return sourceById(db, id)
-    })
+    app.post(
+      '/api/sources/:id/cancel',
+      { schema: { params, response: { 200: sourceSchema } } },
+      async ({ params: { id } }) => {
+        const version = await newestVersion(db, id)
+        if (version.status === 'ready' || version.status === 'failed')
+          throw new HttpProblem(409, 'There is nothing to cancel.')
+        await jobs.cancel(version.id)
+        const values = {
+          status: 'failed',
+          error: 'Reading was cancelled.',
+          advice: 'Try again whenever you like.',
+        } as const
+        await db.update(sourceVersions).set(values).where(eq(sourceVersions.id, version.id))
+        await tellUsers(id)
+        return sourceById(db, id)
+      },
+    )
 
     app.get(
       '/api/sources/:id/passages',
@@ -159,7 +197,10 @@ interface Given {
 /** The one file of a multipart body. Its name loses any folders. */
 async function uploaded(request: FastifyRequest): Promise<Given> {
   const file: MultipartFile | undefined = await request.file()
-  if (!file) throw new HttpProblem(400, 'There is no file in what was sent.', 'Send it in a form field named “file”.', { code: 'invalid' })
+  if (!file)
+    throw new HttpProblem(400, 'There is no file in what was sent.', 'Send it in a form field named “file”.', {
+      code: 'invalid',
+    })
   const bytes = new Uint8Array(await file.toBuffer())
   const name = file.filename.replace(/^.*[\\/]/, '').trim() || 'unnamed'
   return { origin: { kind: 'file', name, mediaType: file.mimetype }, bytes }

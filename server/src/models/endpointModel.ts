@@ -23,7 +23,8 @@ export function endpointModel(endpoint: EndpointRow, seal: Seal): Model {
         throw new ModelProblem(`The key of “${endpoint.name}” cannot be opened.`, 'Enter it again in the settings.')
       const timeout = AbortSignal.timeout(TIMEOUT_MS)
       const response = await post(endpoint, key, messages, signal ? AbortSignal.any([signal, timeout]) : timeout)
-      if ((response.headers.get('content-type') ?? '').includes('text/event-stream')) yield* streamed(endpoint, response)
+      if ((response.headers.get('content-type') ?? '').includes('text/event-stream'))
+        yield* streamed(endpoint, response)
       else yield* whole(endpoint, response)
     },
   }
@@ -53,7 +54,9 @@ async function post(
   } catch (error) {
     const isLate = error instanceof Error && error.name === 'TimeoutError'
     throw new ModelProblem(
-      isLate ? `“${endpoint.name}” did not answer within ${TIMEOUT_MS / 1000} seconds.` : `“${endpoint.name}” cannot be reached.`,
+      isLate
+        ? `“${endpoint.name}” did not answer within ${TIMEOUT_MS / 1000} seconds.`
+        : `“${endpoint.name}” cannot be reached.`,
       `Check that ${endpoint.baseUrl} is right and that the service runs.`,
     )
   }
@@ -89,9 +92,13 @@ function parsed(endpoint: EndpointRow, text: string): Chunk {
   try {
     chunk = JSON.parse(text) as Chunk
   } catch {
-    throw new ModelProblem(`“${endpoint.name}” sent something that is not JSON.`, 'Check that the base address ends where the protocol begins, often in /v1.')
+    throw new ModelProblem(
+      `“${endpoint.name}” sent something that is not JSON.`,
+      'Check that the base address ends where the protocol begins, often in /v1.',
+    )
   }
-  if (chunk.error) throw new ModelProblem(`“${endpoint.name}” failed: ${chunk.error.message ?? 'no reason given'}.`, 'Try again.')
+  if (chunk.error)
+    throw new ModelProblem(`“${endpoint.name}” failed: ${chunk.error.message ?? 'no reason given'}.`, 'Try again.')
   return chunk
 }
 

@@ -28,7 +28,10 @@ export const listScripts = (db: Database, agentId: string, ids?: readonly string
     .orderBy(asc(scripts.createdAt), asc(scripts.id))
 
 export async function addScript(db: Database, agentId: string, script: Script): Promise<ScriptRow> {
-  const [row] = await db.insert(scripts).values({ id: newId(), agentId, ...script }).returning()
+  const [row] = await db
+    .insert(scripts)
+    .values({ id: newId(), agentId, ...script })
+    .returning()
   return row!
 }
 
@@ -77,7 +80,9 @@ export async function rehearse(
     if (signal?.aborted) return undefined
     onProgress({ done: results.length, total: chosen.length, title: script.title })
     try {
-      results.push(await playScript(script, (said, conversation) => ask(services, subject, said, conversation, { signal })))
+      results.push(
+        await playScript(script, (said, conversation) => ask(services, subject, said, conversation, { signal })),
+      )
     } catch (error) {
       if (signal?.aborted) return undefined
       const reason = error instanceof Error ? error.message : String(error)
@@ -114,7 +119,8 @@ export async function shownRehearsal(db: Database, row: RehearsalRow): Promise<R
     .orderBy(desc(rehearsals.createdAt))
     .limit(RUNS_SEARCHED)
   const before = new Map<string, ScriptResult>()
-  for (const run of earlier) for (const each of run.results) if (!before.has(each.scriptId)) before.set(each.scriptId, each)
+  for (const run of earlier)
+    for (const each of run.results) if (!before.has(each.scriptId)) before.set(each.scriptId, each)
   return {
     id: row.id,
     revision: row.revision,

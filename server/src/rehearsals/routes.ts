@@ -26,10 +26,14 @@ export const rehearsalRoutes =
   async (app) => {
     const { db, bus } = services
 
-    app.get('/api/agents/:id/scripts', { schema: { params, response: { 200: scriptList } } }, async ({ params: { id } }) => {
-      await agentById(db, id)
-      return { scripts: (await listScripts(db, id)).map(shownScript) }
-    })
+    app.get(
+      '/api/agents/:id/scripts',
+      { schema: { params, response: { 200: scriptList } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        return { scripts: (await listScripts(db, id)).map(shownScript) }
+      },
+    )
 
     app.post(
       '/api/agents/:id/scripts',
@@ -57,11 +61,15 @@ export const rehearsalRoutes =
       return reply.code(204).send()
     })
 
-    app.post('/api/scripts/:id/restore', { schema: { params, response: { 200: storedScript } } }, async ({ params: { id } }) => {
-      const row = await setScriptRemoved(db, id, false)
-      bus.tell(row.agentId, 'scripts')
-      return shownScript(row)
-    })
+    app.post(
+      '/api/scripts/:id/restore',
+      { schema: { params, response: { 200: storedScript } } },
+      async ({ params: { id } }) => {
+        const row = await setScriptRemoved(db, id, false)
+        bus.tell(row.agentId, 'scripts')
+        return shownScript(row)
+      },
+    )
 
     app.post(
       '/api/agents/:id/rehearsals',
@@ -71,9 +79,15 @@ export const rehearsalRoutes =
         const agent = await agentById(db, request.params.id)
         const chosen = await listScripts(db, agent.id, body.scriptIds)
         if (chosen.length === 0)
-          throw new HttpProblem(409, 'There is no script to run.', 'Write a script first, or keep a conversation as one.')
+          throw new HttpProblem(
+            409,
+            'There is no script to run.',
+            'Write a script first, or keep a conversation as one.',
+          )
         const subject =
-          body.subject === 'draft' ? await draftOf(services, agent) : await editionOf(services, agent, body.subject.edition)
+          body.subject === 'draft'
+            ? await draftOf(services, agent)
+            : await editionOf(services, agent, body.subject.edition)
         const run = async (onProgress: (progress: Progress) => void, signal?: AbortSignal) => {
           const rehearsal = await rehearse(services, agent.id, subject, chosen, onProgress, signal)
           bus.tell(agent.id, 'scripts')
@@ -103,7 +117,9 @@ export const rehearsalRoutes =
       },
     )
 
-    app.get('/api/rehearsals/:id', { schema: { params, response: { 200: rehearsalSchema } } }, async ({ params: { id } }) =>
-      rehearsalById(db, id),
+    app.get(
+      '/api/rehearsals/:id',
+      { schema: { params, response: { 200: rehearsalSchema } } },
+      async ({ params: { id } }) => rehearsalById(db, id),
     )
   }

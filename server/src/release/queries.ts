@@ -43,14 +43,24 @@ async function sourceChanges(
   const is = new Set(now.map((source) => source.sourceId))
   const removed = before
     .filter((source) => !is.has(source.sourceId))
-    .map(({ sourceId, title }): SourceChange => ({ sourceId, title, kind: 'removed', detail: 'no longer in the library' }))
+    .map(({ sourceId, title }): SourceChange => ({
+      sourceId,
+      title,
+      kind: 'removed',
+      detail: 'no longer in the library',
+    }))
   const others: SourceChange[] = []
   for (const { sourceId, versionId, title } of now) {
     const old = was.get(sourceId)
     if (!old) others.push({ sourceId, title, kind: 'added', detail: 'new in the library' })
     else if (old.versionId !== versionId) {
       const [version] = await db.select().from(sourceVersions).where(eq(sourceVersions.id, versionId))
-      others.push({ sourceId, title, kind: 'changed', detail: `version ${version?.number ?? '?'} replaces an earlier one` })
+      others.push({
+        sourceId,
+        title,
+        kind: 'changed',
+        detail: `version ${version?.number ?? '?'} replaces an earlier one`,
+      })
     }
   }
   return [...removed, ...others]
@@ -64,14 +74,17 @@ export async function releaseOf(db: Database, agent: AgentRow): Promise<Release>
 async function concernsOf(db: Database, agent: AgentRow): Promise<Release['concerns']> {
   const concerns: Release['concerns'] = []
   const { brief, revision } = await currentBrief(db, agent.id)
-  if (brief.purpose.job.trim() === '') concerns.push({ stage: 'brief', text: 'The brief does not say what the agent’s job is.' })
-  if (brief.openers.greeting.trim() === '') concerns.push({ stage: 'brief', text: 'There is no greeting for visitors.' })
+  if (brief.purpose.job.trim() === '')
+    concerns.push({ stage: 'brief', text: 'The brief does not say what the agent’s job is.' })
+  if (brief.openers.greeting.trim() === '')
+    concerns.push({ stage: 'brief', text: 'There is no greeting for visitors.' })
   const sources = await listSources(db, agent.id)
   if (sources.length === 0)
     concerns.push({ stage: 'library', text: 'The library is empty: every question will go unanswered.' })
   for (const source of sources) {
     if (source.status === 'failed') concerns.push({ stage: 'library', text: `“${source.title}” could not be read.` })
-    else if (source.status !== 'ready') concerns.push({ stage: 'library', text: `“${source.title}” is still being read.` })
+    else if (source.status !== 'ready')
+      concerns.push({ stage: 'library', text: `“${source.title}” is still being read.` })
   }
   const [run] = await db
     .select()
@@ -81,7 +94,10 @@ async function concernsOf(db: Database, agent: AgentRow): Promise<Release['conce
     .limit(1)
   if (!run) concerns.push({ stage: 'rehearse', text: 'No script has been run yet.' })
   else if (run.failed > 0)
-    concerns.push({ stage: 'rehearse', text: `${run.failed} of ${run.passed + run.failed} scripts failed in the last run.` })
+    concerns.push({
+      stage: 'rehearse',
+      text: `${run.failed} of ${run.passed + run.failed} scripts failed in the last run.`,
+    })
   else if (run.revision !== revision)
     concerns.push({ stage: 'rehearse', text: 'The scripts were last run before the newest edit of the brief.' })
   return concerns
@@ -93,9 +109,16 @@ export async function publishEdition(db: Database, agent: AgentRow, summary: str
   const sources = await versionsInUse(db, agent.id)
   const { briefChanges, sourceChanges: changes, latestEdition: last } = await releaseState(db, agent)
   if (last !== null && briefChanges.length === 0 && changes.length === 0)
-    throw new HttpProblem(409, `Nothing changed since edition ${last}.`, 'Edit the brief or the library first, or make another edition live.')
+    throw new HttpProblem(
+      409,
+      `Nothing changed since edition ${last}.`,
+      'Edit the brief or the library first, or make another edition live.',
+    )
   return db.transaction(async (tx) => {
-    const [row] = await tx.select({ number: max(editions.number) }).from(editions).where(eq(editions.agentId, agent.id))
+    const [row] = await tx
+      .select({ number: max(editions.number) })
+      .from(editions)
+      .where(eq(editions.agentId, agent.id))
     const number = (row?.number ?? 0) + 1
     await tx
       .insert(editions)

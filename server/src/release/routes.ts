@@ -11,13 +11,19 @@ const params = z.object({ id: z.string() })
 export const releaseRoutes =
   ({ db, bus }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    app.get('/api/agents/:id/release', { schema: { params, response: { 200: releaseSchema } } }, async ({ params: { id } }) =>
-      releaseOf(db, await agentById(db, id)),
+    app.get(
+      '/api/agents/:id/release',
+      { schema: { params, response: { 200: releaseSchema } } },
+      async ({ params: { id } }) => releaseOf(db, await agentById(db, id)),
     )
 
-    app.get('/api/agents/:id/editions', { schema: { params, response: { 200: editionList } } }, async ({ params: { id } }) => ({
-      editions: await listEditions(db, await agentById(db, id)),
-    }))
+    app.get(
+      '/api/agents/:id/editions',
+      { schema: { params, response: { 200: editionList } } },
+      async ({ params: { id } }) => ({
+        editions: await listEditions(db, await agentById(db, id)),
+      }),
+    )
 
     app.post(
       '/api/agents/:id/editions',

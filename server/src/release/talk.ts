@@ -30,7 +30,11 @@ export const talkRoutes =
       timeWindow: '1 minute',
       allowList: (request) => request.method !== 'POST',
       errorResponseBuilder: (_request, context) =>
-        new HttpProblem(429, 'That was many questions at once.', `Wait ${Math.ceil(context.ttl / 1000)} seconds, then ask again.`),
+        new HttpProblem(
+          429,
+          'That was many questions at once.',
+          `Wait ${Math.ceil(context.ttl / 1000)} seconds, then ask again.`,
+        ),
     })
 
     app.get('/api/talk/:slug', { schema: { params, response: { 200: talkAgent } } }, async ({ params: { slug } }) => {
@@ -90,7 +94,10 @@ export const talkRoutes =
         () => true,
         () => false,
       )
-      return reply.code(isLive ? 200 : 404).type('text/html; charset=utf-8').send(page)
+      return reply
+        .code(isLive ? 200 : 404)
+        .type('text/html; charset=utf-8')
+        .send(page)
     })
   }
 
@@ -100,6 +107,10 @@ async function liveAgent(db: Database, slug: string): Promise<AgentRow & { liveE
     .from(agents)
     .where(and(eq(agents.slug, slug), isNull(agents.removedAt)))
   if (!agent || agent.liveEdition === null)
-    throw new HttpProblem(404, 'Nobody is here to talk to.', 'The address is wrong, or the agent is not published at the moment.')
+    throw new HttpProblem(
+      404,
+      'Nobody is here to talk to.',
+      'The address is wrong, or the agent is not published at the moment.',
+    )
   return { ...agent, liveEdition: agent.liveEdition }
 }

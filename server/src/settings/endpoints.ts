@@ -49,7 +49,11 @@ export async function changeEndpoint(
       fields: [{ path: 'key', message: 'Enter the key for the new address, or leave it empty to send none.' }],
     })
   const sealedKey = key === undefined ? kept.sealedKey : key === '' ? null : seal.close(key)
-  const [row] = await db.update(endpoints).set({ ...fields, sealedKey }).where(eq(endpoints.id, id)).returning()
+  const [row] = await db
+    .update(endpoints)
+    .set({ ...fields, sealedKey })
+    .where(eq(endpoints.id, id))
+    .returning()
   return row!
 }
 

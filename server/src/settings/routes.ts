@@ -17,16 +17,22 @@ export const settingsRoutes =
       hosts: await listAllowedHosts(db),
     }))
 
-    app.put('/api/settings/hosts', { schema: { body: allowedHosts, response: { 200: allowedHosts } } }, async ({ body }) => ({
-      hosts: await setAllowedHosts(db, body.hosts),
-    }))
+    app.put(
+      '/api/settings/hosts',
+      { schema: { body: allowedHosts, response: { 200: allowedHosts } } },
+      async ({ body }) => ({
+        hosts: await setAllowedHosts(db, body.hosts),
+      }),
+    )
 
     app.get('/api/endpoints', { schema: { response: { 200: endpointList } } }, async () => ({
       endpoints: (await listEndpoints(db)).map(shownEndpoint),
     }))
 
-    app.post('/api/endpoints', { schema: { body: newEndpoint, response: { 201: endpointSchema } } }, async ({ body }, reply) =>
-      reply.code(201).send(shownEndpoint(await addEndpoint(db, seal, body))),
+    app.post(
+      '/api/endpoints',
+      { schema: { body: newEndpoint, response: { 201: endpointSchema } } },
+      async ({ body }, reply) => reply.code(201).send(shownEndpoint(await addEndpoint(db, seal, body))),
     )
 
     app.put(
@@ -40,17 +46,28 @@ export const settingsRoutes =
       return reply.code(204).send()
     })
 
-    app.post('/api/endpoints/:id/test', { schema: { params, response: { 200: endpointTest } } }, async ({ params: { id } }) => {
-      const model = endpointModel(await endpointById(db, id), seal)
-      const began = performance.now()
-      try {
-        let text = ''
-        for await (const event of model.answer([{ role: 'user', content: 'Question: hello' }], AbortSignal.timeout(20_000)))
-          if (event.kind === 'text') text += event.text
-        return { ok: text !== '', message: text === '' ? 'It answered with nothing.' : `It answered: “${text.slice(0, 120)}”`, tookMs: performance.now() - began }
-      } catch (error) {
-        if (!(error instanceof ModelProblem)) throw error
-        return { ok: false, message: `${error.message} ${error.advice}`, tookMs: performance.now() - began }
-      }
-    })
+    app.post(
+      '/api/endpoints/:id/test',
+      { schema: { params, response: { 200: endpointTest } } },
+      async ({ params: { id } }) => {
+        const model = endpointModel(await endpointById(db, id), seal)
+        const began = performance.now()
+        try {
+          let text = ''
+          for await (const event of model.answer(
+            [{ role: 'user', content: 'Question: hello' }],
+            AbortSignal.timeout(20_000),
+          ))
+            if (event.kind === 'text') text += event.text
+          return {
+            ok: text !== '',
+            message: text === '' ? 'It answered with nothing.' : `It answered: “${text.slice(0, 120)}”`,
+            tookMs: performance.now() - began,
+          }
+        } catch (error) {
+          if (!(error instanceof ModelProblem)) throw error
+          return { ok: false, message: `${error.message} ${error.advice}`, tookMs: performance.now() - began }
+        }
+      },
+    )
   }

@@ -20,7 +20,9 @@ export class Seal {
     chmodSync(path, 0o600)
     this.#key = Buffer.from(readFileSync(path, 'utf8'), 'base64')
     if (this.#key.length !== KEY_BYTES)
-      throw new Error(`The key file ${path} is damaged. Restore it from a backup, or delete it and enter the keys again.`)
+      throw new Error(
+        `The key file ${path} is damaged. Restore it from a backup, or delete it and enter the keys again.`,
+      )
   }
 
   /** The secret as text that can be stored: iv, tag and ciphertext in base64. */

@@ -77,7 +77,12 @@ export async function keepTurn(
 }
 
 /** The last answer the designer got to the same words when brief, library or model were others. */
-export async function answerBefore(db: Database, agentId: string, said: string, stance: string): Promise<EarlierAnswer | null> {
+export async function answerBefore(
+  db: Database,
+  agentId: string,
+  said: string,
+  stance: string,
+): Promise<EarlierAnswer | null> {
   const [row] = await db
     .select({ turn: turns })
     .from(turns)

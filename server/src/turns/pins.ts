@@ -36,7 +36,11 @@ export async function addPin(services: Services, agent: AgentRow, text: string):
   const same = all.find((row) => row.text.toLowerCase() === text.toLowerCase())
   if (same) return shown(same, stance)
   if (all.length >= MOST_PINS)
-    throw new HttpProblem(409, `There are ${MOST_PINS} pinned lines already.`, 'Keep some of them as a script, then unpin them.')
+    throw new HttpProblem(
+      409,
+      `There are ${MOST_PINS} pinned lines already.`,
+      'Keep some of them as a script, then unpin them.',
+    )
   const [row] = await services.db.insert(pins).values({ id: newId(), agentId: agent.id, text }).returning()
   return shown(row!, stance)
 }

@@ -1,12 +1,28 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { ModelProblem } from '@parrot/core/dialogue'
-import { conversationList, conversationSchema, newPin, newTurn, pinList, pinSchema, turnSchema, type Turn } from '@parrot/contract'
+import {
+  conversationList,
+  conversationSchema,
+  newPin,
+  newTurn,
+  pinList,
+  pinSchema,
+  turnSchema,
+  type Turn,
+} from '@parrot/contract'
 import { agentById, type AgentRow } from '../agents/queries'
 import { streamWork, wantsEvents } from '../http/events'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
-import { answerBefore, conversationById, conversationOf, keepTurn, listConversations, type TurnRow } from './conversations'
+import {
+  answerBefore,
+  conversationById,
+  conversationOf,
+  keepTurn,
+  listConversations,
+  type TurnRow,
+} from './conversations'
 import { addPin, askPins, listPins, markPinSeen, removePin } from './pins'
 import { ask, draftOf, editionOf, type Listening } from './subject'
 
@@ -69,9 +85,15 @@ export const turnRoutes =
         reply.code(201).send(await addPin(services, await agentById(db, id), body.text)),
     )
 
-    app.post('/api/agents/:id/pins/ask', { schema: { params, response: { 200: pinList } } }, async ({ params: { id } }) => ({
-      pins: await askPins(services, await agentById(db, id)).catch((error: unknown) => Promise.reject(modelFailure(error))),
-    }))
+    app.post(
+      '/api/agents/:id/pins/ask',
+      { schema: { params, response: { 200: pinList } } },
+      async ({ params: { id } }) => ({
+        pins: await askPins(services, await agentById(db, id)).catch((error: unknown) =>
+          Promise.reject(modelFailure(error)),
+        ),
+      }),
+    )
 
     app.post('/api/agents/:id/pins/:pinId/seen', { schema: { params: both } }, async ({ params: { pinId } }, reply) => {
       await markPinSeen(db, pinId)
@@ -102,8 +124,10 @@ export const turnRoutes =
       },
     )
 
-    app.get('/api/conversations/:id', { schema: { params, response: { 200: conversationSchema } } }, async ({ params: { id } }) =>
-      conversationById(db, id),
+    app.get(
+      '/api/conversations/:id',
+      { schema: { params, response: { 200: conversationSchema } } },
+      async ({ params: { id } }) => conversationById(db, id),
     )
   }
 

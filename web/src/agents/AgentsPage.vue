@@ -18,7 +18,13 @@ onMounted(() => {
   void load()
 })
 
-const NAMES: Record<Stage, string> = { brief: 'Brief', library: 'Library', rehearse: 'Rehearse', release: 'Release', logbook: 'Logbook' }
+const NAMES: Record<Stage, string> = {
+  brief: 'Brief',
+  library: 'Library',
+  rehearse: 'Rehearse',
+  release: 'Release',
+  logbook: 'Logbook',
+}
 
 const newName = ref('')
 const newField = ref<HTMLInputElement>()
@@ -99,7 +105,15 @@ async function remove(agent: Agent): Promise<void> {
     <form v-if="isAdding" class="add" @submit.prevent="create">
       <label for="new-name" class="label">What is the new agent called?</label>
       <div class="row">
-        <input id="new-name" ref="newField" v-model="newName" class="field" maxlength="80" placeholder="A name people will remember" @keydown.esc="isAdding = false" />
+        <input
+          id="new-name"
+          ref="newField"
+          v-model="newName"
+          class="field"
+          maxlength="80"
+          placeholder="A name people will remember"
+          @keydown.esc="isAdding = false"
+        />
         <button class="btn main" :disabled="newName.trim() === ''">Create</button>
         <button type="button" class="btn" @click="isAdding = false">Cancel</button>
       </div>
@@ -133,15 +147,21 @@ async function remove(agent: Agent): Promise<void> {
               @keydown.esc="renaming = ''"
               @blur="rename(agent)"
             />
-            <RouterLink v-else class="open" :to="{ name: 'brief', params: { id: agent.id } }">{{ agent.name }}</RouterLink>
-            <span class="live" :class="{ on: agent.liveEdition }">{{ agent.liveEdition ? `Edition ${agent.liveEdition} is live` : 'Draft' }}</span>
+            <RouterLink v-else class="open" :to="{ name: 'brief', params: { id: agent.id } }">{{
+              agent.name
+            }}</RouterLink>
+            <span class="live" :class="{ on: agent.liveEdition }">{{
+              agent.liveEdition ? `Edition ${agent.liveEdition} is live` : 'Draft'
+            }}</span>
           </div>
           <p class="line">{{ agent.description || 'No description yet.' }}</p>
           <ul class="stages">
             <li v-for="stage in STAGES" :key="stage">
               <RouterLink :to="{ name: stage, params: { id: agent.id } }">
                 <span class="label">{{ NAMES[stage] }}</span>
-                <span class="state"><StateMark :state="agent.stages[stage].state" /> {{ agent.stages[stage].text }}</span>
+                <span class="state"
+                  ><StateMark :state="agent.stages[stage].state" /> {{ agent.stages[stage].text }}</span
+                >
               </RouterLink>
             </li>
           </ul>

@@ -22,7 +22,9 @@ const UNREACHABLE: Problem = {
 export async function problemFrom(response: Response): Promise<ApiProblem> {
   const body = (await response.json().catch(() => undefined)) as Problem | undefined
   return new ApiProblem(
-    body?.title ? body : { type: 'about:blank', title: `The server answered with status ${response.status}.`, status: response.status },
+    body?.title
+      ? body
+      : { type: 'about:blank', title: `The server answered with status ${response.status}.`, status: response.status },
   )
 }
 

@@ -16,7 +16,12 @@ export async function postStream<T>(
     signal,
   }).catch((error: unknown) => {
     if (signal?.aborted) throw error
-    throw new ApiProblem({ type: 'about:blank', title: 'The server cannot be reached.', status: 0, detail: 'Check that it is running, then try again.' })
+    throw new ApiProblem({
+      type: 'about:blank',
+      title: 'The server cannot be reached.',
+      status: 0,
+      detail: 'Check that it is running, then try again.',
+    })
   })
   if (!response.ok || !response.body) throw await problemFrom(response)
   let done: { value: T } | undefined
@@ -31,6 +36,7 @@ export async function postStream<T>(
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
   for (let part = await reader.read(); !part.done; part = await reader.read()) parser.feed(part.value)
   if (problem) throw new ApiProblem(problem)
-  if (!done) throw new ApiProblem({ type: 'about:blank', title: 'The answer broke off.', status: 0, detail: 'Try again.' })
+  if (!done)
+    throw new ApiProblem({ type: 'about:blank', title: 'The answer broke off.', status: 0, detail: 'Try again.' })
   return done.value
 }

@@ -94,7 +94,12 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
 </script>
 
 <template>
-  <EmptyNote v-if="store.state === 'failed' && !brief" tone="failed" title="The brief could not be loaded" :text="store.error">
+  <EmptyNote
+    v-if="store.state === 'failed' && !brief"
+    tone="failed"
+    title="The brief could not be loaded"
+    :text="store.error"
+  >
     <button type="button" class="btn" @click="store.load">Try again</button>
   </EmptyNote>
   <div v-else-if="brief" class="brief">
@@ -105,8 +110,12 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
     <div class="sheet">
       <div class="bar">
         <div class="views" role="tablist" aria-label="How the brief is shown">
-          <button type="button" role="tab" :aria-selected="view === 'document'" @click="view = 'document'">Document</button>
-          <button type="button" role="tab" :aria-selected="view === 'prompt'" @click="view = 'prompt'">Compiled prompt</button>
+          <button type="button" role="tab" :aria-selected="view === 'document'" @click="view = 'document'">
+            Document
+          </button>
+          <button type="button" role="tab" :aria-selected="view === 'prompt'" @click="view = 'prompt'">
+            Compiled prompt
+          </button>
         </div>
         <SaveLine />
       </div>
@@ -123,10 +132,38 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
             </div>
           </div>
           <h2>Identity</h2>
-          <EditLine label="Name" field="identity.name" :model-value="brief.identity.name" :maxlength="80" placeholder="What people call it" @update:model-value="edit((d) => (d.identity.name = $event))" />
-          <EditLine label="Role" field="identity.role" :model-value="brief.identity.role" :maxlength="300" placeholder="the front desk of …" @update:model-value="edit((d) => (d.identity.role = $event))" />
-          <EditLine label="Description" field="identity.description" :model-value="brief.identity.description" :maxlength="600" placeholder="One line for the list of agents" @update:model-value="edit((d) => (d.identity.description = $event))" />
-          <EditLine label="Face" field="identity.avatar" :model-value="brief.identity.avatar" :maxlength="120" placeholder="Any words: each draws another face" @update:model-value="edit((d) => (d.identity.avatar = $event))" />
+          <EditLine
+            label="Name"
+            field="identity.name"
+            :model-value="brief.identity.name"
+            :maxlength="80"
+            placeholder="What people call it"
+            @update:model-value="edit((d) => (d.identity.name = $event))"
+          />
+          <EditLine
+            label="Role"
+            field="identity.role"
+            :model-value="brief.identity.role"
+            :maxlength="300"
+            placeholder="the front desk of …"
+            @update:model-value="edit((d) => (d.identity.role = $event))"
+          />
+          <EditLine
+            label="Description"
+            field="identity.description"
+            :model-value="brief.identity.description"
+            :maxlength="600"
+            placeholder="One line for the list of agents"
+            @update:model-value="edit((d) => (d.identity.description = $event))"
+          />
+          <EditLine
+            label="Face"
+            field="identity.avatar"
+            :model-value="brief.identity.avatar"
+            :maxlength="120"
+            placeholder="Any words: each draws another face"
+            @update:model-value="edit((d) => (d.identity.avatar = $event))"
+          />
           <EditLine
             label="Language"
             field="identity.language"
@@ -139,27 +176,77 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
 
         <section id="purpose">
           <h2>Purpose</h2>
-          <EditLine label="Job" field="purpose.job" is-long :model-value="brief.purpose.job" placeholder="answer passengers’ questions about …" @update:model-value="edit((d) => (d.purpose.job = $event))" />
-          <EditLine label="Audience" field="purpose.audience" is-long :model-value="brief.purpose.audience" placeholder="Who asks, and what they know already" @update:model-value="edit((d) => (d.purpose.audience = $event))" />
-          <LineList label="Goal" field="purpose.goals" :model-value="brief.purpose.goals" placeholder="What a good answer achieves" @update:model-value="edit((d) => (d.purpose.goals = $event))" />
-          <LineList label="Out of scope" field="purpose.outOfScope" :model-value="brief.purpose.outOfScope" placeholder="What is not its business" @update:model-value="edit((d) => (d.purpose.outOfScope = $event))" />
+          <EditLine
+            label="Job"
+            field="purpose.job"
+            is-long
+            :model-value="brief.purpose.job"
+            placeholder="answer passengers’ questions about …"
+            @update:model-value="edit((d) => (d.purpose.job = $event))"
+          />
+          <EditLine
+            label="Audience"
+            field="purpose.audience"
+            is-long
+            :model-value="brief.purpose.audience"
+            placeholder="Who asks, and what they know already"
+            @update:model-value="edit((d) => (d.purpose.audience = $event))"
+          />
+          <LineList
+            label="Goal"
+            field="purpose.goals"
+            :model-value="brief.purpose.goals"
+            placeholder="What a good answer achieves"
+            @update:model-value="edit((d) => (d.purpose.goals = $event))"
+          />
+          <LineList
+            label="Out of scope"
+            field="purpose.outOfScope"
+            :model-value="brief.purpose.outOfScope"
+            placeholder="What is not its business"
+            @update:model-value="edit((d) => (d.purpose.outOfScope = $event))"
+          />
         </section>
 
         <section id="manner">
           <h2>Manner</h2>
-          <EditLine label="Persona" field="manner.persona" is-long :model-value="brief.manner.persona" :maxlength="8000" placeholder="How it speaks, as you would describe a person" @update:model-value="edit((d) => (d.manner.persona = $event))" />
-          <DialRows :dials="brief.manner.dials" @change="(dial, value) => edit((d) => (d.manner.dials[dial] = value))" />
+          <EditLine
+            label="Persona"
+            field="manner.persona"
+            is-long
+            :model-value="brief.manner.persona"
+            :maxlength="8000"
+            placeholder="How it speaks, as you would describe a person"
+            @update:model-value="edit((d) => (d.manner.persona = $event))"
+          />
+          <DialRows
+            :dials="brief.manner.dials"
+            @change="(dial, value) => edit((d) => (d.manner.dials[dial] = value))"
+          />
           <div class="format">
             <span class="label">Format</span>
             <div class="choices">
               <label data-field="manner.format.maxWords">
                 At most
-                <input class="field words" inputmode="numeric" :value="maxWordsShown" placeholder="any" aria-label="Longest answer in words" @change="setMaxWords" />
+                <input
+                  class="field words"
+                  inputmode="numeric"
+                  :value="maxWordsShown"
+                  placeholder="any"
+                  aria-label="Longest answer in words"
+                  @change="setMaxWords"
+                />
                 words
               </label>
               <label data-field="manner.format.bullets">
                 Lists as bullets
-                <select class="field" :value="brief.manner.format.bullets" @change="edit((d) => (d.manner.format.bullets = ($event.target as HTMLSelectElement).value as 'auto'))">
+                <select
+                  class="field"
+                  :value="brief.manner.format.bullets"
+                  @change="
+                    edit((d) => (d.manner.format.bullets = ($event.target as HTMLSelectElement).value as 'auto'))
+                  "
+                >
                   <option value="auto">where they help</option>
                   <option value="always">always</option>
                   <option value="never">never</option>
@@ -168,12 +255,24 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
               <p v-if="maxWordsError" class="wrong" role="alert">{{ maxWordsError }}</p>
             </div>
           </div>
-          <EditLine label="Sign-off" field="manner.format.signOff" :model-value="brief.manner.format.signOff" :maxlength="300" placeholder="A closing line for every answer, or nothing" @update:model-value="edit((d) => (d.manner.format.signOff = $event))" />
+          <EditLine
+            label="Sign-off"
+            field="manner.format.signOff"
+            :model-value="brief.manner.format.signOff"
+            :maxlength="300"
+            placeholder="A closing line for every answer, or nothing"
+            @update:model-value="edit((d) => (d.manner.format.signOff = $event))"
+          />
         </section>
 
         <section id="rules">
           <h2>Rules</h2>
-          <RuleList :rules="brief.rules" :reading-of="store.readingOf" :new-id="newId" @change="edit((d) => (d.rules = $event))" />
+          <RuleList
+            :rules="brief.rules"
+            :reading-of="store.readingOf"
+            :new-id="newId"
+            @change="edit((d) => (d.rules = $event))"
+          />
         </section>
 
         <section id="boundaries">
@@ -212,28 +311,73 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
 
         <section id="openers">
           <h2>Openers</h2>
-          <EditLine label="Greeting" field="openers.greeting" is-long :model-value="brief.openers.greeting" :maxlength="1000" placeholder="The first thing a visitor reads" @update:model-value="edit((d) => (d.openers.greeting = $event))" />
-          <LineList label="Suggestion" field="openers.suggestions" :most="12" :model-value="brief.openers.suggestions" placeholder="A question a visitor may begin with" @update:model-value="edit((d) => (d.openers.suggestions = $event))" />
+          <EditLine
+            label="Greeting"
+            field="openers.greeting"
+            is-long
+            :model-value="brief.openers.greeting"
+            :maxlength="1000"
+            placeholder="The first thing a visitor reads"
+            @update:model-value="edit((d) => (d.openers.greeting = $event))"
+          />
+          <LineList
+            label="Suggestion"
+            field="openers.suggestions"
+            :most="12"
+            :model-value="brief.openers.suggestions"
+            placeholder="A question a visitor may begin with"
+            @update:model-value="edit((d) => (d.openers.suggestions = $event))"
+          />
         </section>
 
         <section id="grounding">
           <h2>Grounding</h2>
           <div class="switch" data-field="grounding.libraryOnly">
             <span class="label">Library only</span>
-            <ElSwitch :model-value="brief.grounding.libraryOnly" aria-label="Library only" @update:model-value="edit((d) => (d.grounding.libraryOnly = $event === true))" />
-            <span class="small soft">{{ brief.grounding.libraryOnly ? 'It says only what the library says.' : 'A language model may add what it knows by itself.' }}</span>
+            <ElSwitch
+              :model-value="brief.grounding.libraryOnly"
+              aria-label="Library only"
+              @update:model-value="edit((d) => (d.grounding.libraryOnly = $event === true))"
+            />
+            <span class="small soft">{{
+              brief.grounding.libraryOnly
+                ? 'It says only what the library says.'
+                : 'A language model may add what it knows by itself.'
+            }}</span>
           </div>
           <div class="switch" data-field="grounding.cite">
             <span class="label">Citations</span>
-            <ElSwitch :model-value="brief.grounding.cite" aria-label="Citations" @update:model-value="edit((d) => (d.grounding.cite = $event === true))" />
-            <span class="small soft">{{ brief.grounding.cite ? 'Every answer shows where it stands.' : 'Answers carry no sources.' }}</span>
+            <ElSwitch
+              :model-value="brief.grounding.cite"
+              aria-label="Citations"
+              @update:model-value="edit((d) => (d.grounding.cite = $event === true))"
+            />
+            <span class="small soft">{{
+              brief.grounding.cite ? 'Every answer shows where it stands.' : 'Answers carry no sources.'
+            }}</span>
           </div>
-          <EditLine label="When unknown" field="grounding.whenUnknown" is-long :model-value="brief.grounding.whenUnknown" :maxlength="1000" placeholder="What it says when the library does not tell" @update:model-value="edit((d) => (d.grounding.whenUnknown = $event))" />
+          <EditLine
+            label="When unknown"
+            field="grounding.whenUnknown"
+            is-long
+            :model-value="brief.grounding.whenUnknown"
+            :maxlength="1000"
+            placeholder="What it says when the library does not tell"
+            @update:model-value="edit((d) => (d.grounding.whenUnknown = $event))"
+          />
         </section>
 
         <section id="freeform">
           <h2>Free text</h2>
-          <EditLine label="For a model" field="freeform" is-long :model-value="brief.freeform" :maxlength="40000" placeholder="Anything else, passed on as written. The built-in model does not read it." @update:model-value="edit((d) => (d.freeform = $event))" />
+          <EditLine
+            label="For a model"
+            field="freeform"
+            is-long
+            :model-value="brief.freeform"
+            :maxlength="40000"
+            placeholder="Anything else, passed on as written. The built-in model does not read it."
+            @update:model-value="edit((d) => (d.freeform = $event))"
+          />
         </section>
 
         <section id="model">

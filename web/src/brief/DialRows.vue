@@ -27,7 +27,9 @@ const ENDS: Record<DialName, readonly [string, string, string]> = {
       @update:model-value="$emit('change', dial, $event as number)"
     />
     <span class="end">{{ ENDS[dial][2] }}</span>
-    <span class="words"><b class="number">{{ dials[dial] }}</b> {{ dialWords(dial, dials[dial]) }}</span>
+    <span class="words"
+      ><b class="number">{{ dials[dial] }}</b> {{ dialWords(dial, dials[dial]) }}</span
+    >
   </div>
 </template>
 

@@ -20,9 +20,15 @@ const shown = (entry: T, part: (typeof props.parts)[number]): string =>
 function set(at: number, part: (typeof props.parts)[number], event: Event): void {
   const text = (event.target as HTMLTextAreaElement).value
   const value = part.isList
-    ? text.split((part.separator ?? ',').trim() || '\n').map((each) => each.trimStart()).filter((each, n, all) => each !== '' || n === all.length - 1)
+    ? text
+        .split((part.separator ?? ',').trim() || '\n')
+        .map((each) => each.trimStart())
+        .filter((each, n, all) => each !== '' || n === all.length - 1)
     : text.replace(/\n/g, ' ')
-  emit('change', props.entries.map((entry, index) => (index === at ? { ...entry, [part.key]: value } : entry)))
+  emit(
+    'change',
+    props.entries.map((entry, index) => (index === at ? { ...entry, [part.key]: value } : entry)),
+  )
 }
 
 async function add(): Promise<void> {
@@ -39,9 +45,27 @@ async function add(): Promise<void> {
     <div v-for="(entry, at) in entries" :key="at" class="entry" :data-field="`${field}.${at}`">
       <label v-for="part in parts" :key="part.key" class="part">
         <span class="label">{{ part.label }}</span>
-        <textarea class="ghost" rows="1" :value="shown(entry, part)" :placeholder="part.placeholder" @input="set(at, part, $event)" />
+        <textarea
+          class="ghost"
+          rows="1"
+          :value="shown(entry, part)"
+          :placeholder="part.placeholder"
+          @input="set(at, part, $event)"
+        />
       </label>
-      <button type="button" class="x" :aria-label="`Remove ${name} ${at + 1}`" @click="emit('change', entries.filter((_, index) => index !== at))">Remove</button>
+      <button
+        type="button"
+        class="x"
+        :aria-label="`Remove ${name} ${at + 1}`"
+        @click="
+          emit(
+            'change',
+            entries.filter((_, index) => index !== at),
+          )
+        "
+      >
+        Remove
+      </button>
     </div>
     <button type="button" class="btn small" @click="add">Add a {{ name }}</button>
   </div>

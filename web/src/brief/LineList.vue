@@ -2,7 +2,13 @@
 import { nextTick, ref } from 'vue'
 
 /** A list of one-line texts, edited in place: Enter adds one below, Backspace in an empty one removes it. */
-const props = defineProps<{ label: string; field: string; modelValue: readonly string[]; placeholder: string; most?: number }>()
+const props = defineProps<{
+  label: string
+  field: string
+  modelValue: readonly string[]
+  placeholder: string
+  most?: number
+}>()
 const emit = defineEmits<{ 'update:modelValue': [value: string[]] }>()
 const root = ref<HTMLElement>()
 
@@ -14,7 +20,10 @@ async function focus(at: number): Promise<void> {
 
 function set(at: number, event: Event): void {
   const value = (event.target as HTMLTextAreaElement).value.replace(/\n/g, ' ')
-  emit('update:modelValue', props.modelValue.map((text, index) => (index === at ? value : text)))
+  emit(
+    'update:modelValue',
+    props.modelValue.map((text, index) => (index === at ? value : text)),
+  )
 }
 
 function addAfter(at: number): void {
@@ -24,7 +33,10 @@ function addAfter(at: number): void {
 }
 
 function remove(at: number): void {
-  emit('update:modelValue', props.modelValue.filter((_, index) => index !== at))
+  emit(
+    'update:modelValue',
+    props.modelValue.filter((_, index) => index !== at),
+  )
   void focus(Math.max(0, at - 1))
 }
 
@@ -53,7 +65,9 @@ function onBackspace(at: number, event: KeyboardEvent): void {
         />
         <button type="button" class="x" :aria-label="`Remove ${label} ${at + 1}`" @click="remove(at)">×</button>
       </li>
-      <li><button type="button" class="add" @click="addAfter(modelValue.length - 1)">+ {{ label.toLowerCase() }}</button></li>
+      <li>
+        <button type="button" class="add" @click="addAfter(modelValue.length - 1)">+ {{ label.toLowerCase() }}</button>
+      </li>
     </ul>
   </div>
 </template>

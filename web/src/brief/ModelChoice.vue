@@ -36,11 +36,19 @@ async function choose(endpointId: string | null): Promise<void> {
     <legend class="sr">Which model answers</legend>
     <label>
       <input type="radio" name="model" :checked="agent.endpointId === null" @change="choose(null)" />
-      <span><b>Understudy</b>, the built-in model. <span class="soft">Works offline, always gives the same answer to the same question, says only what the library says.</span></span>
+      <span
+        ><b>Understudy</b>, the built-in model.
+        <span class="soft"
+          >Works offline, always gives the same answer to the same question, says only what the library says.</span
+        ></span
+      >
     </label>
     <label v-for="endpoint in endpoints" :key="endpoint.id">
       <input type="radio" name="model" :checked="agent.endpointId === endpoint.id" @change="choose(endpoint.id)" />
-      <span><b>{{ endpoint.name }}</b>, an endpoint. <span class="soft">{{ endpoint.model }} at {{ endpoint.baseUrl }}</span></span>
+      <span
+        ><b>{{ endpoint.name }}</b
+        >, an endpoint. <span class="soft">{{ endpoint.model }} at {{ endpoint.baseUrl }}</span></span
+      >
     </label>
     <p v-if="error" class="soft">{{ error }}</p>
     <RouterLink class="btn small" to="/settings">Set up an endpoint</RouterLink>

@@ -37,7 +37,9 @@ const lines = computed(() => data.value?.lines ?? [])
     </p>
     <ol class="lines">
       <li v-for="(line, at) in lines" :key="at" :class="{ heading: line.text.startsWith('# ') }">
-        <button v-if="!line.text.startsWith('# ')" type="button" class="from" @click="$emit('field', line.field)">{{ nameOf(line.field) }}</button>
+        <button v-if="!line.text.startsWith('# ')" type="button" class="from" @click="$emit('field', line.field)">
+          {{ nameOf(line.field) }}
+        </button>
         <span v-else />
         <code>{{ line.text }}</code>
       </li>

@@ -4,12 +4,19 @@ import { ElSwitch } from '../design/elements'
 import type { Rule, RuleReading } from '@parrot/contract'
 
 /** The rules, each with when and do, and beside it how it was read. Alt+↑ and Alt+↓ move the rule one is in. */
-const props = defineProps<{ rules: readonly Rule[]; readingOf: ReadonlyMap<string, RuleReading>; newId: () => string }>()
+const props = defineProps<{
+  rules: readonly Rule[]
+  readingOf: ReadonlyMap<string, RuleReading>
+  newId: () => string
+}>()
 const emit = defineEmits<{ change: [rules: Rule[]] }>()
 const root = ref<HTMLElement>()
 
 const edit = (id: string, part: Partial<Rule>) =>
-  emit('change', props.rules.map((rule) => (rule.id === id ? { ...rule, ...part } : rule)))
+  emit(
+    'change',
+    props.rules.map((rule) => (rule.id === id ? { ...rule, ...part } : rule)),
+  )
 
 const value = (event: Event) => (event.target as HTMLTextAreaElement).value.replace(/\n/g, ' ')
 
@@ -20,7 +27,11 @@ async function add(): Promise<void> {
   fields?.[fields.length - 1]?.focus()
 }
 
-const remove = (id: string) => emit('change', props.rules.filter((rule) => rule.id !== id))
+const remove = (id: string) =>
+  emit(
+    'change',
+    props.rules.filter((rule) => rule.id !== id),
+  )
 
 async function move(id: string, by: number): Promise<void> {
   const from = props.rules.findIndex((rule) => rule.id === id)
@@ -36,7 +47,9 @@ async function move(id: string, by: number): Promise<void> {
 
 <template>
   <div ref="root" data-field="rules">
-    <p v-if="rules.length === 0" class="soft none">No rules yet. A rule says what to do, and when: “When someone asks about refunds, offer the refund form.”</p>
+    <p v-if="rules.length === 0" class="soft none">
+      No rules yet. A rule says what to do, and when: “When someone asks about refunds, offer the refund form.”
+    </p>
     <div
       v-for="(rule, at) in rules"
       :key="rule.id"
@@ -51,22 +64,76 @@ async function move(id: string, by: number): Promise<void> {
       <div class="body">
         <div class="part">
           <span class="label">When</span>
-          <textarea class="ghost" rows="1" maxlength="1000" :value="rule.when" placeholder="always" :aria-label="`Rule ${at + 1}: when`" @input="edit(rule.id, { when: value($event) })" @keydown.enter.prevent />
+          <textarea
+            class="ghost"
+            rows="1"
+            maxlength="1000"
+            :value="rule.when"
+            placeholder="always"
+            :aria-label="`Rule ${at + 1}: when`"
+            @input="edit(rule.id, { when: value($event) })"
+            @keydown.enter.prevent
+          />
         </div>
         <div class="part">
           <span class="label">Do</span>
-          <textarea class="ghost do" rows="1" maxlength="1000" :value="rule.do" placeholder="say, ask, offer, or never mention …" :aria-label="`Rule ${at + 1}: do`" @input="edit(rule.id, { do: value($event) })" @keydown.enter.prevent="add" />
+          <textarea
+            class="ghost do"
+            rows="1"
+            maxlength="1000"
+            :value="rule.do"
+            placeholder="say, ask, offer, or never mention …"
+            :aria-label="`Rule ${at + 1}: do`"
+            @input="edit(rule.id, { do: value($event) })"
+            @keydown.enter.prevent="add"
+          />
         </div>
         <div class="acts">
-          <button type="button" class="strength" :title="'Always, or usually'" @click="edit(rule.id, { strength: rule.strength === 'always' ? 'usually' : 'always' })">{{ rule.strength }}</button>
-          <button type="button" class="act" :disabled="at === 0" :aria-label="`Move rule ${at + 1} up`" title="Move up (Alt+↑)" @click="move(rule.id, -1)">↑</button>
-          <button type="button" class="act" :disabled="at === rules.length - 1" :aria-label="`Move rule ${at + 1} down`" title="Move down (Alt+↓)" @click="move(rule.id, 1)">↓</button>
-          <button type="button" class="act" :aria-label="`Remove rule ${at + 1}`" @click="remove(rule.id)">Remove</button>
-          <ElSwitch :model-value="rule.enabled" size="small" :aria-label="`Rule ${at + 1} is on`" @update:model-value="edit(rule.id, { enabled: $event === true })" />
+          <button
+            type="button"
+            class="strength"
+            :title="'Always, or usually'"
+            @click="edit(rule.id, { strength: rule.strength === 'always' ? 'usually' : 'always' })"
+          >
+            {{ rule.strength }}
+          </button>
+          <button
+            type="button"
+            class="act"
+            :disabled="at === 0"
+            :aria-label="`Move rule ${at + 1} up`"
+            title="Move up (Alt+↑)"
+            @click="move(rule.id, -1)"
+          >
+            ↑
+          </button>
+          <button
+            type="button"
+            class="act"
+            :disabled="at === rules.length - 1"
+            :aria-label="`Move rule ${at + 1} down`"
+            title="Move down (Alt+↓)"
+            @click="move(rule.id, 1)"
+          >
+            ↓
+          </button>
+          <button type="button" class="act" :aria-label="`Remove rule ${at + 1}`" @click="remove(rule.id)">
+            Remove
+          </button>
+          <ElSwitch
+            :model-value="rule.enabled"
+            size="small"
+            :aria-label="`Rule ${at + 1} is on`"
+            @update:model-value="edit(rule.id, { enabled: $event === true })"
+          />
           <span class="small soft">{{ rule.enabled ? 'on' : 'off' }}</span>
         </div>
       </div>
-      <aside v-if="readingOf.get(rule.id) && rule.do.trim()" class="margin" :class="{ unread: !readingOf.get(rule.id)!.understood }">
+      <aside
+        v-if="readingOf.get(rule.id) && rule.do.trim()"
+        class="margin"
+        :class="{ unread: !readingOf.get(rule.id)!.understood }"
+      >
         <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'Not read' }}</span>
         {{ readingOf.get(rule.id)!.explanation }}
       </aside>

@@ -31,11 +31,23 @@ const isBad = computed(() => store.state === 'failed' || store.state === 'confli
     <span class="state" role="status">
       <span aria-hidden="true">{{ isBad ? '✕' : store.state === 'saved' ? '✓' : '◐' }}</span> {{ words }}
     </span>
-    <button v-if="store.state === 'conflict'" type="button" class="btn small" @click="store.discard">Load the newest</button>
+    <button v-if="store.state === 'conflict'" type="button" class="btn small" @click="store.discard">
+      Load the newest
+    </button>
     <button v-if="store.state === 'failed'" type="button" class="btn small" @click="store.save">Save now</button>
     <span class="steps">
-      <button type="button" class="btn small" :disabled="!store.canUndo && store.state === 'saved'" title="Undo (Ctrl+Z)" @click="store.undo">Undo</button>
-      <button type="button" class="btn small" :disabled="!store.canRedo" title="Redo (Ctrl+Y)" @click="store.redo">Redo</button>
+      <button
+        type="button"
+        class="btn small"
+        :disabled="!store.canUndo && store.state === 'saved'"
+        title="Undo (Ctrl+Z)"
+        @click="store.undo"
+      >
+        Undo
+      </button>
+      <button type="button" class="btn small" :disabled="!store.canRedo" title="Redo (Ctrl+Y)" @click="store.redo">
+        Redo
+      </button>
     </span>
   </div>
 </template>

@@ -69,7 +69,9 @@ watch(isOpen, async (open) => {
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
   const all = [...local.value.slice(0, STAGES.length), ...remote.value, ...local.value.slice(STAGES.length)]
-  return all.filter((place) => words.every((word) => `${place.kind} ${place.title}`.toLowerCase().includes(word))).slice(0, 12)
+  return all
+    .filter((place) => words.every((word) => `${place.kind} ${place.title}`.toLowerCase().includes(word)))
+    .slice(0, 12)
 })
 watch(found, () => (at.value = 0))
 
@@ -97,7 +99,15 @@ function move(by: number): void {
       @keydown.enter.prevent="go(found[at])"
     />
     <ul role="listbox" aria-label="Found">
-      <li v-for="(place, n) in found" :key="`${place.kind}${place.title}${n}`" role="option" :aria-selected="n === at" :class="{ at: n === at }" @click="go(place)" @mousemove="at = n">
+      <li
+        v-for="(place, n) in found"
+        :key="`${place.kind}${place.title}${n}`"
+        role="option"
+        :aria-selected="n === at"
+        :class="{ at: n === at }"
+        @click="go(place)"
+        @mousemove="at = n"
+      >
         <span class="title">{{ place.title }}</span>
         <span class="small soft">{{ place.kind }}</span>
       </li>

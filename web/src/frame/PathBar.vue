@@ -11,7 +11,13 @@ defineEmits<{ find: []; help: [] }>()
 
 const route = useRoute()
 const current = computed(() => route.matched.at(-1)?.name as Stage)
-const NAMES: Record<Stage, string> = { brief: 'Brief', library: 'Library', rehearse: 'Rehearse', release: 'Release', logbook: 'Logbook' }
+const NAMES: Record<Stage, string> = {
+  brief: 'Brief',
+  library: 'Library',
+  rehearse: 'Rehearse',
+  release: 'Release',
+  logbook: 'Logbook',
+}
 </script>
 
 <template>
@@ -24,7 +30,10 @@ const NAMES: Record<Stage, string> = { brief: 'Brief', library: 'Library', rehea
     <nav aria-label="Stages">
       <ol>
         <li v-for="stage in STAGES" :key="stage" :class="{ here: current === stage }">
-          <RouterLink :to="{ name: stage, params: { id: agent.id } }" :aria-current="current === stage ? 'page' : undefined">
+          <RouterLink
+            :to="{ name: stage, params: { id: agent.id } }"
+            :aria-current="current === stage ? 'page' : undefined"
+          >
             <span class="stage">{{ NAMES[stage] }}</span>
             <span class="state"><StateMark :state="agent.stages[stage].state" /> {{ agent.stages[stage].text }}</span>
           </RouterLink>
@@ -32,7 +41,9 @@ const NAMES: Record<Stage, string> = { brief: 'Brief', library: 'Library', rehea
       </ol>
     </nav>
     <div class="tools">
-      <button type="button" class="btn quiet small" title="Find anything (Ctrl+K)" @click="$emit('find')">Find <kbd>Ctrl K</kbd></button>
+      <button type="button" class="btn quiet small" title="Find anything (Ctrl+K)" @click="$emit('find')">
+        Find <kbd>Ctrl K</kbd>
+      </button>
       <button type="button" class="btn quiet small" title="Keys (?)" aria-label="Keys" @click="$emit('help')">?</button>
     </div>
   </header>

@@ -58,8 +58,12 @@ function onPaste(at: number, event: ClipboardEvent): void {
     <template v-if="kind === 'page'">
       <label class="label" for="add-url">Address of the page</label>
       <input id="add-url" v-model="form.url" class="field" placeholder="https://…" />
-      <label class="check"><input v-model="form.isSite" type="checkbox" /> Follow its links and read the whole site</label>
-      <label v-if="form.isSite" class="check">at most <input v-model.number="form.maxPages" class="field few" type="number" min="1" max="500" /> pages</label>
+      <label class="check"
+        ><input v-model="form.isSite" type="checkbox" /> Follow its links and read the whole site</label
+      >
+      <label v-if="form.isSite" class="check"
+        >at most <input v-model.number="form.maxPages" class="field few" type="number" min="1" max="500" /> pages</label
+      >
     </template>
     <template v-else-if="kind === 'note'">
       <label class="label" for="add-title">Title of the note</label>
@@ -70,12 +74,28 @@ function onPaste(at: number, event: ClipboardEvent): void {
     <template v-else>
       <label class="label" for="add-title">Title of the pairs</label>
       <input id="add-title" v-model="form.title" class="field" maxlength="200" placeholder="Questions and answers" />
-      <p class="small soft">A pair answers its own question word for word. Rows copied from a spreadsheet can be pasted into a question.</p>
+      <p class="small soft">
+        A pair answers its own question word for word. Rows copied from a spreadsheet can be pasted into a question.
+      </p>
       <div v-for="(pair, at) in pairs" :key="at" class="pair">
-        <input v-model="pair.question" class="field" :aria-label="`Question ${at + 1}`" placeholder="Question" @paste="onPaste(at, $event)" />
-        <textarea v-model="pair.answer" class="field" rows="2" :aria-label="`Answer ${at + 1}`" placeholder="Answer, word for word" />
+        <input
+          v-model="pair.question"
+          class="field"
+          :aria-label="`Question ${at + 1}`"
+          placeholder="Question"
+          @paste="onPaste(at, $event)"
+        />
+        <textarea
+          v-model="pair.answer"
+          class="field"
+          rows="2"
+          :aria-label="`Answer ${at + 1}`"
+          placeholder="Answer, word for word"
+        />
       </div>
-      <button type="button" class="btn quiet small" @click="pairs.push({ question: '', answer: '' })">+ another pair</button>
+      <button type="button" class="btn quiet small" @click="pairs.push({ question: '', answer: '' })">
+        + another pair
+      </button>
     </template>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
     <div class="acts">

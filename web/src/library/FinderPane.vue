@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Hit } from '@parrot/contract'
 import { get, wordsFor } from '../api/client'
+import { placeOf } from '../shared/place'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { useAgent } from '../frame/agentStore'
 import { useTry } from '../try/tryStore'
@@ -34,7 +35,9 @@ async function search(): Promise<void> {
     return
   }
   try {
-    const found = await get<{ hits: Hit[] }>(`/api/agents/${props.agentId}/search?limit=10&q=${encodeURIComponent(question.value.slice(0, 2000))}`)
+    const found = await get<{ hits: Hit[] }>(
+      `/api/agents/${props.agentId}/search?limit=10&q=${encodeURIComponent(question.value.slice(0, 2000))}`,
+    )
     if (mine !== turn) return
     hits.value = found.hits
     error.value = ''
@@ -59,7 +62,10 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
   const stems = hit.matched.map((word) => word.toLowerCase().slice(0, Math.max(3, word.length - 2)))
   return hit.text.split(/(\s+)/).map((text) => {
     const plain = text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
-    return { text, isHit: plain !== '' && stems.some((stem) => plain.startsWith(stem) && plain.length <= stem.length + 5) }
+    return {
+      text,
+      isHit: plain !== '' && stems.some((stem) => plain.startsWith(stem) && plain.length <= stem.length + 5),
+    }
   })
 }
 </script>
@@ -69,36 +75,71 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
     <header>
       <h2>Finder</h2>
       <p class="soft">Ask as a visitor would, and see which passages win and why.</p>
-      <input v-model="question" class="field" placeholder="Can I bring a bicycle?" aria-label="Question for the finder" maxlength="2000" />
+      <input
+        v-model="question"
+        class="field"
+        placeholder="Can I bring a bicycle?"
+        aria-label="Question for the finder"
+        maxlength="2000"
+      />
       <ul v-if="hits?.length" class="legend" aria-label="Parts of the score">
         <li v-for="(part, key) in PARTS" :key="key" :title="part.about"><i :class="part.tone" /> {{ part.name }}</li>
       </ul>
     </header>
     <EmptyNote v-if="error" tone="failed" title="The finder did not answer" :text="error" />
-    <EmptyNote v-else-if="hits && hits.length === 0" title="No passage holds a word of this" text="Try other words, add a source, or tell the glossary what your people call it." />
+    <EmptyNote
+      v-else-if="hits && hits.length === 0"
+      title="No passage holds a word of this"
+      text="Try other words, add a source, or tell the glossary what your people call it."
+    />
     <ol v-else-if="hits" class="hits">
       <li v-for="(hit, at) in hits" :key="hit.passageId">
         <div class="head">
           <span class="rank number">{{ at + 1 }}</span>
           <button type="button" class="place" @click="$emit('passage', hit.sourceId, hit.passageId)">
-            {{ [...new Set([hit.sourceTitle, ...hit.headings])].join(' › ') }}<span class="soft">, {{ hit.locator.label }}</span>
+            {{ placeOf(hit) }}
           </button>
           <span class="score number">{{ hit.score.toFixed(2) }}</span>
         </div>
-        <div class="bar" role="img" :aria-label="told(hit).map((part) => `${PARTS[part.name]?.name ?? part.name} ${part.score.toFixed(2)}`).join(', ')">
-          <i v-for="part in told(hit)" :key="part.name" :class="PARTS[part.name]?.tone" :style="{ width: share(part.score) }" :title="`${PARTS[part.name]?.name}: ${part.score.toFixed(2)}`" />
+        <div
+          class="bar"
+          role="img"
+          :aria-label="
+            told(hit)
+              .map((part) => `${PARTS[part.name]?.name ?? part.name} ${part.score.toFixed(2)}`)
+              .join(', ')
+          "
+        >
+          <i
+            v-for="part in told(hit)"
+            :key="part.name"
+            :class="PARTS[part.name]?.tone"
+            :style="{ width: share(part.score) }"
+            :title="`${PARTS[part.name]?.name}: ${part.score.toFixed(2)}`"
+          />
         </div>
         <p class="parts small soft number">
-          <span v-for="part in told(hit)" :key="part.name">{{ PARTS[part.name]?.name ?? part.name }} {{ part.score.toFixed(2) }}</span>
+          <span v-for="part in told(hit)" :key="part.name"
+            >{{ PARTS[part.name]?.name ?? part.name }} {{ part.score.toFixed(2) }}</span
+          >
           <span>matched: {{ hit.matched.join(', ') }}</span>
         </p>
-        <p class="text"><template v-for="(piece, n) in pieces(hit)" :key="n"><mark v-if="piece.isHit">{{ piece.text }}</mark><template v-else>{{ piece.text }}</template></template></p>
+        <p class="text">
+          <template v-for="(piece, n) in pieces(hit)" :key="n"
+            ><mark v-if="piece.isHit">{{ piece.text }}</mark
+            ><template v-else>{{ piece.text }}</template></template
+          >
+        </p>
       </li>
     </ol>
     <div v-else class="start">
-      <p class="soft">The passages appear here as you type.<template v-if="starters.length"> Or begin with one of these:</template></p>
+      <p class="soft">
+        The passages appear here as you type.<template v-if="starters.length"> Or begin with one of these:</template>
+      </p>
       <ul v-if="starters.length">
-        <li v-for="starter in starters" :key="starter"><button type="button" class="btn quiet small" @click="question = starter">{{ starter }}</button></li>
+        <li v-for="starter in starters" :key="starter">
+          <button type="button" class="btn quiet small" @click="question = starter">{{ starter }}</button>
+        </li>
       </ul>
     </div>
   </section>

@@ -36,7 +36,8 @@ const total = computed(() => {
   return `${plural(sources.length, 'source')}, ${plural(sum('passages'), 'passage')}, ${plural(sum('characters'), 'character')}`
 })
 
-const open = (source: Source) => void router.push({ name: 'library', params: { id: agentId.value, sourceId: source.id } })
+const open = (source: Source) =>
+  void router.push({ name: 'library', params: { id: agentId.value, sourceId: source.id } })
 const openPassage = (source: string, passage: string) =>
   void router.push({ name: 'library', params: { id: agentId.value, sourceId: source }, query: { passage } })
 const close = () => void router.push({ name: 'library', params: { id: agentId.value } })
@@ -71,7 +72,13 @@ function onDragLeave(event: DragEvent): void {
 </script>
 
 <template>
-  <div class="library" :class="{ dragging: isDragging }" @dragover.prevent="isDragging = true" @dragleave="onDragLeave" @drop.prevent="onDrop">
+  <div
+    class="library"
+    :class="{ dragging: isDragging }"
+    @dragover.prevent="isDragging = true"
+    @dragleave="onDragLeave"
+    @drop.prevent="onDrop"
+  >
     <section class="sources" aria-label="Sources">
       <header>
         <h1>Library</h1>
@@ -87,7 +94,10 @@ function onDragLeave(event: DragEvent): void {
 
       <AddSource v-if="adding" :kind="adding" @close="adding = undefined" />
       <div v-if="sameNames" class="same" role="alertdialog" aria-label="Files with names that are there already">
-        <p><b>{{ sameNames.length === 1 ? sameNames[0]!.name : 'Some of these files' }}</b> {{ sameNames.length === 1 ? 'is' : 'are' }} in the library already.</p>
+        <p>
+          <b>{{ sameNames.length === 1 ? sameNames[0]!.name : 'Some of these files' }}</b>
+          {{ sameNames.length === 1 ? 'is' : 'are' }} in the library already.
+        </p>
         <div class="adds">
           <button type="button" class="btn main small" @click="answerSameNames(true)">It is a newer version</button>
           <button type="button" class="btn small" @click="answerSameNames(false)">Keep both</button>
@@ -100,11 +110,18 @@ function onDragLeave(event: DragEvent): void {
           <span class="grow">{{ upload.name }}</span>
           <span v-if="upload.error" class="failed">{{ upload.error }}</span>
           <progress v-else :value="upload.share" max="1" :aria-label="`Uploading ${upload.name}`" />
-          <button v-if="upload.error" type="button" class="btn quiet small" @click="store.dismissUpload(upload.id)">Dismiss</button>
+          <button v-if="upload.error" type="button" class="btn quiet small" @click="store.dismissUpload(upload.id)">
+            Dismiss
+          </button>
         </li>
       </ul>
 
-      <EmptyNote v-if="store.error && !store.sources" tone="failed" title="The library could not be loaded" :text="store.error">
+      <EmptyNote
+        v-if="store.error && !store.sources"
+        tone="failed"
+        title="The library could not be loaded"
+        :text="store.error"
+      >
         <button type="button" class="btn" @click="store.load(agentId)">Try again</button>
       </EmptyNote>
       <p v-else-if="!store.sources" class="soft">Loading…</p>

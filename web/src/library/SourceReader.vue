@@ -26,7 +26,9 @@ async function load(): Promise<void> {
   try {
     const loaded: Passage[] = []
     do {
-      const page = await get<{ total: number; passages: Passage[] }>(`/api/sources/${props.sourceId}/passages?offset=${loaded.length}&limit=${PAGE}`)
+      const page = await get<{ total: number; passages: Passage[] }>(
+        `/api/sources/${props.sourceId}/passages?offset=${loaded.length}&limit=${PAGE}`,
+      )
       total.value = page.total
       loaded.push(...page.passages)
       if (page.passages.length === 0) break
@@ -53,7 +55,10 @@ async function show(): Promise<void> {
 }
 
 onMounted(load)
-watch(() => source.value?.version, (now, before) => before !== undefined && now !== before && void load())
+watch(
+  () => source.value?.version,
+  (now, before) => before !== undefined && now !== before && void load(),
+)
 watch(target, show)
 
 const shown = computed(() => {
@@ -80,7 +85,11 @@ const linesOf = (text: string) => text.split('\n')
       <div class="grow">
         <h2>{{ source?.title ?? 'Source' }}</h2>
         <p class="small soft">
-          {{ source?.origin }}<template v-if="source && source.version > 0"> · version {{ source.version }} · {{ plural(total, 'passage') }}, {{ plural(source.characters, 'character') }}</template>
+          {{ source?.origin
+          }}<template v-if="source && source.version > 0">
+            · version {{ source.version }} · {{ plural(total, 'passage') }},
+            {{ plural(source.characters, 'character') }}</template
+          >
         </p>
       </div>
       <input v-model="find" class="field find" placeholder="Find in this document" aria-label="Find in this document" />
@@ -89,22 +98,38 @@ const linesOf = (text: string) => text.split('\n')
       <button type="button" class="btn" @click="load">Try again</button>
     </EmptyNote>
     <p v-else-if="isLoading && passages.length === 0" class="soft loading">Loading the document…</p>
-    <EmptyNote v-else-if="shown.length === 0" :title="find ? 'Nothing found' : 'No passages yet'" :text="find ? `No passage holds “${find}”.` : 'They appear here once the source has been read.'" />
+    <EmptyNote
+      v-else-if="shown.length === 0"
+      :title="find ? 'Nothing found' : 'No passages yet'"
+      :text="find ? `No passage holds “${find}”.` : 'They appear here once the source has been read.'"
+    />
     <div v-else class="paper">
       <div v-if="older" :id="`passage-${older.id}`" class="older">
         <p class="label">From an earlier version, {{ older.locator.label }}</p>
         <p v-for="(line, n) in linesOf(older.text)" :key="n" class="text">{{ line }}</p>
       </div>
-      <article v-for="(passage, at) in shown" :id="`passage-${passage.id}`" :key="passage.id" class="passage" :class="{ target: passage.id === target }">
-        <component :is="heading.level === 0 ? 'h3' : 'h4'" v-for="heading in opening(at)" :key="heading.text">{{ heading.text }}</component>
+      <article
+        v-for="(passage, at) in shown"
+        :id="`passage-${passage.id}`"
+        :key="passage.id"
+        class="passage"
+        :class="{ target: passage.id === target }"
+      >
+        <component :is="heading.level === 0 ? 'h3' : 'h4'" v-for="heading in opening(at)" :key="heading.text">{{
+          heading.text
+        }}</component>
         <div class="band">
-          <span class="place number">{{ passage.locator.label }}</span>
+          <span class="place number">{{
+            passage.locator.kind === 'heading' ? `passage ${passage.ordinal + 1}` : passage.locator.label
+          }}</span>
           <div>
             <p v-for="(line, n) in linesOf(passage.text)" :key="n" class="text">{{ line }}</p>
           </div>
         </div>
       </article>
-      <p v-if="total > passages.length" class="soft loading">Showing the first {{ passages.length }} of {{ total }} passages.</p>
+      <p v-if="total > passages.length" class="soft loading">
+        Showing the first {{ passages.length }} of {{ total }} passages.
+      </p>
     </div>
   </section>
 </template>

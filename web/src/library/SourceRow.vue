@@ -16,8 +16,16 @@ const emit = defineEmits<{
 const picker = ref<HTMLInputElement>()
 
 const KINDS = { file: 'File', page: 'Web page', site: 'Website', note: 'Note', pairs: 'Pairs' } as const
-const WORDS = { queued: 'waiting', reading: 'being read', indexing: 'being indexed', ready: 'ready', failed: 'failed' } as const
-const mark = computed(() => (props.source.status === 'ready' ? 'fine' : props.source.status === 'failed' ? 'failed' : 'waiting'))
+const WORDS = {
+  queued: 'waiting',
+  reading: 'being read',
+  indexing: 'being indexed',
+  ready: 'ready',
+  failed: 'failed',
+} as const
+const mark = computed(() =>
+  props.source.status === 'ready' ? 'fine' : props.source.status === 'failed' ? 'failed' : 'waiting',
+)
 const isBusy = computed(() => mark.value === 'waiting')
 
 function onPick(event: Event): void {
@@ -36,8 +44,13 @@ function onPick(event: Event): void {
         {{ KINDS[source.kind] }}<template v-if="source.origin !== source.title"> · {{ source.origin }}</template>
       </span>
       <span class="meta">
-        <StateMark :state="mark" /> {{ WORDS[source.status] }}<template v-if="isBusy && source.progress > 0">, {{ Math.round(source.progress * 100) }} %</template
-        ><template v-if="source.version > 0"> · {{ plural(source.passages, 'passage') }}<template v-if="source.version > 1"> · version {{ source.version }}</template> · {{ ago(source.changedAt) }}</template>
+        <StateMark :state="mark" /> {{ WORDS[source.status]
+        }}<template v-if="isBusy && source.progress > 0">, {{ Math.round(source.progress * 100) }} %</template
+        ><template v-if="source.version > 0">
+          · {{ plural(source.passages, 'passage')
+          }}<template v-if="source.version > 1"> · version {{ source.version }}</template> ·
+          {{ ago(source.changedAt) }}</template
+        >
       </span>
     </button>
     <progress v-if="isBusy" class="bar" :value="source.progress" max="1" :aria-label="`Reading ${source.title}`" />
@@ -46,13 +59,38 @@ function onPick(event: Event): void {
       <template v-if="source.version > 0"> Version {{ source.version }} still answers.</template>
     </p>
     <div class="acts">
-      <button v-if="source.hostToAllow && source.status === 'failed'" type="button" class="btn small" @click="$emit('allow')">Allow {{ source.hostToAllow }} and try again</button>
-      <button v-else-if="source.status === 'failed'" type="button" class="btn small" @click="$emit('act', 'retry')">Try again</button>
+      <button
+        v-if="source.hostToAllow && source.status === 'failed'"
+        type="button"
+        class="btn small"
+        @click="$emit('allow')"
+      >
+        Allow {{ source.hostToAllow }} and try again
+      </button>
+      <button v-else-if="source.status === 'failed'" type="button" class="btn small" @click="$emit('act', 'retry')">
+        Try again
+      </button>
       <button v-if="isBusy" type="button" class="btn quiet small" @click="$emit('act', 'cancel')">Cancel</button>
-      <button v-if="source.kind === 'file' && !isBusy" type="button" class="btn quiet small" @click="picker?.click()">Newer version</button>
-      <button v-if="(source.kind === 'page' || source.kind === 'site') && source.status === 'ready'" type="button" class="btn quiet small" @click="$emit('act', 'refresh')">Fetch again</button>
+      <button v-if="source.kind === 'file' && !isBusy" type="button" class="btn quiet small" @click="picker?.click()">
+        Newer version
+      </button>
+      <button
+        v-if="(source.kind === 'page' || source.kind === 'site') && source.status === 'ready'"
+        type="button"
+        class="btn quiet small"
+        @click="$emit('act', 'refresh')"
+      >
+        Fetch again
+      </button>
       <button type="button" class="btn quiet small danger" @click="$emit('remove')">Remove</button>
-      <input ref="picker" type="file" class="sr" tabindex="-1" :aria-label="`Newer version of ${source.title}`" @change="onPick" />
+      <input
+        ref="picker"
+        type="file"
+        class="sr"
+        tabindex="-1"
+        :aria-label="`Newer version of ${source.title}`"
+        @change="onPick"
+      />
     </div>
   </li>
 </template>

@@ -47,9 +47,15 @@ export const useLibrary = defineStore('library', () => {
     const workers = Array.from({ length: UPLOADS_AT_ONCE }, async () => {
       for (let next = queue.shift(); next; next = queue.shift()) {
         const { file, entry } = next
-        const same = replaceSame ? sources.value?.find((source) => source.kind === 'file' && source.origin === file.name) : undefined
+        const same = replaceSame
+          ? sources.value?.find((source) => source.kind === 'file' && source.origin === file.name)
+          : undefined
         try {
-          await send(same ? `/api/sources/${same.id}/versions` : `/api/agents/${agentId}/sources`, file, (share) => (entry.share = share))
+          await send(
+            same ? `/api/sources/${same.id}/versions` : `/api/agents/${agentId}/sources`,
+            file,
+            (share) => (entry.share = share),
+          )
           uploads.value = uploads.value.filter((each) => each.id !== entry.id)
         } catch (problem) {
           entry.error = wordsFor(problem)
@@ -129,7 +135,8 @@ function send(path: string, file: File, onShare: (share: number) => void): Promi
       }
       reject(new Error(title))
     }
-    request.onerror = () => reject(new Error('The upload broke off. Check that the server runs, then add the file again.'))
+    request.onerror = () =>
+      reject(new Error('The upload broke off. Check that the server runs, then add the file again.'))
     request.send(form)
   })
 }

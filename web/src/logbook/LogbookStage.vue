@@ -52,7 +52,8 @@ const open = (id: string) => void router.push({ name: 'logbook', params: { id: a
 const openPassage = (sourceId: string, passage: string) =>
   void router.push({ name: 'library', params: { id: agentId.value, sourceId }, query: { passage } })
 const openCitation = (citation: Citation) => openPassage(citation.sourceId, citation.passageId)
-const openField = (field: string) => void router.push({ name: 'brief', params: { id: agentId.value }, query: { field } })
+const openField = (field: string) =>
+  void router.push({ name: 'brief', params: { id: agentId.value }, query: { field } })
 </script>
 
 <template>
@@ -62,8 +63,12 @@ const openField = (field: string) => void router.push({ name: 'brief', params: {
         <h1>Logbook</h1>
       </header>
       <div v-if="all && all.total > 0" class="filter" role="group" aria-label="Which conversations">
-        <button type="button" :aria-pressed="!onlyUnanswered" @click="onlyUnanswered = false">All <span class="number">{{ all.total }}</span></button>
-        <button type="button" :aria-pressed="onlyUnanswered" @click="onlyUnanswered = true">With unanswered questions <span class="number">{{ all.unanswered }}</span></button>
+        <button type="button" :aria-pressed="!onlyUnanswered" @click="onlyUnanswered = false">
+          All <span class="number">{{ all.total }}</span>
+        </button>
+        <button type="button" :aria-pressed="onlyUnanswered" @click="onlyUnanswered = true">
+          With unanswered questions <span class="number">{{ all.unanswered }}</span>
+        </button>
       </div>
       <EmptyNote v-if="list.error.value" tone="failed" title="The logbook could not be loaded" :text="list.error.value">
         <button type="button" class="btn" @click="list.load">Try again</button>
@@ -72,9 +77,17 @@ const openField = (field: string) => void router.push({ name: 'brief', params: {
       <EmptyNote
         v-else-if="all.total === 0"
         title="No visitors yet"
-        :text="agents.agent?.liveEdition ? 'Conversations on the agent’s page appear here as they happen.' : 'Publish an edition and hand out its page. Conversations appear here as they happen.'"
+        :text="
+          agents.agent?.liveEdition
+            ? 'Conversations on the agent’s page appear here as they happen.'
+            : 'Publish an edition and hand out its page. Conversations appear here as they happen.'
+        "
       />
-      <EmptyNote v-else-if="all.conversations.length === 0" title="Nothing went unanswered" text="Every question got an answer." />
+      <EmptyNote
+        v-else-if="all.conversations.length === 0"
+        title="Nothing went unanswered"
+        text="Every question got an answer."
+      />
       <template v-else>
         <ul>
           <li v-for="each in all.conversations" :key="each.id" :class="{ chosen: each.id === conversationId }">
@@ -87,32 +100,66 @@ const openField = (field: string) => void router.push({ name: 'brief', params: {
             </button>
           </li>
         </ul>
-        <button v-if="all.conversations.length >= shown && shown < 200" type="button" class="btn small" @click="shown += 50">Show more</button>
+        <button
+          v-if="all.conversations.length >= shown && shown < 200"
+          type="button"
+          class="btn small"
+          @click="shown += 50"
+        >
+          Show more
+        </button>
       </template>
     </section>
 
     <section class="reading" aria-label="Conversation">
-      <EmptyNote v-if="conversation.error.value" tone="failed" title="The conversation could not be loaded" :text="conversation.error.value" />
+      <EmptyNote
+        v-if="conversation.error.value"
+        tone="failed"
+        title="The conversation could not be loaded"
+        :text="conversation.error.value"
+      />
       <template v-else-if="conversation.data.value">
         <header>
           <h2>{{ moment(conversation.data.value.startedAt) }}</h2>
-          <p class="small soft">{{ plural(conversation.data.value.turns, 'turn') }}, {{ conversation.data.value.unanswered }} unanswered</p>
+          <p class="small soft">
+            {{ plural(conversation.data.value.turns, 'turn') }}, {{ conversation.data.value.unanswered }} unanswered
+          </p>
         </header>
         <ol>
-          <li v-for="line in conversation.data.value.lines" :key="line.id" :class="{ unanswered: line.outcome === 'unknown' }">
+          <li
+            v-for="line in conversation.data.value.lines"
+            :key="line.id"
+            :class="{ unanswered: line.outcome === 'unknown' }"
+          >
             <p class="said">{{ line.said || '(an empty line)' }}</p>
             <ReplyText class="reply" :reply="line.reply" :citations="line.citations" @cite="openCitation" />
             <div class="acts">
               <OutcomeMark :outcome="line.outcome" />
               <span class="small soft">edition {{ line.edition }}, revision {{ line.revision }}</span>
-              <button type="button" class="btn quiet small" :aria-expanded="openLine === line.id" @click="openLine = openLine === line.id ? '' : line.id">{{ openLine === line.id ? 'Hide workings' : 'Show workings' }}</button>
+              <button
+                type="button"
+                class="btn quiet small"
+                :aria-expanded="openLine === line.id"
+                @click="openLine = openLine === line.id ? '' : line.id"
+              >
+                {{ openLine === line.id ? 'Hide workings' : 'Show workings' }}
+              </button>
               <button type="button" class="btn quiet small" @click="trying.ask(line.said)">Ask the draft</button>
             </div>
-            <WorkingSteps v-if="openLine === line.id" :workings="line.workings" @passage="openPassage" @field="openField" />
+            <WorkingSteps
+              v-if="openLine === line.id"
+              :workings="line.workings"
+              @passage="openPassage"
+              @field="openField"
+            />
           </li>
         </ol>
       </template>
-      <EmptyNote v-else-if="all && all.total > 0" title="Choose a conversation" text="Read what was asked, where the answers came from, and ask the draft the same." />
+      <EmptyNote
+        v-else-if="all && all.total > 0"
+        title="Choose a conversation"
+        text="Read what was asked, where the answers came from, and ask the draft the same."
+      />
     </section>
   </div>
 </template>

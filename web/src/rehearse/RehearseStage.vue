@@ -50,7 +50,12 @@ async function run(ids?: string[]): Promise<void> {
   try {
     await brief.save()
     const on = { progress: (data: { done: number; total: number; title: string }) => (progress.value = data) }
-    await postStream<Rehearsal>(`/api/agents/${agentId.value}/rehearsals`, { scriptIds: ids, subject: 'draft' }, on, abort.signal)
+    await postStream<Rehearsal>(
+      `/api/agents/${agentId.value}/rehearsals`,
+      { scriptIds: ids, subject: 'draft' },
+      on,
+      abort.signal,
+    )
     await runs.load()
     await agents.load()
   } catch (problem) {
@@ -63,7 +68,8 @@ const cancel = () => abort?.abort()
 
 const rehearsals = computed(() => runs.data.value?.rehearsals ?? [])
 const resultOf = (rehearsal: Rehearsal, id: string) => rehearsal.results.find((result) => result.scriptId === id)
-const movementOf = (rehearsal: Rehearsal, id: string) => rehearsal.comparison.find((each) => each.scriptId === id)?.movement ?? 'new'
+const movementOf = (rehearsal: Rehearsal, id: string) =>
+  rehearsal.comparison.find((each) => each.scriptId === id)?.movement ?? 'new'
 const selected = computed(() => scripts.data.value?.scripts.find((script) => script.id === scriptId.value))
 
 const runId = ref('')
@@ -124,7 +130,9 @@ const summary = computed(() => {
   const last = rehearsals.value[0]
   if (!last) return ''
   const count = (movement: string) => last.comparison.filter((each) => each.movement === movement).length
-  const moved = (['broken', 'mended', 'reworded'] as const).flatMap((movement) => (count(movement) > 0 ? [`${count(movement)} ${movement}`] : []))
+  const moved = (['broken', 'mended', 'reworded'] as const).flatMap((movement) =>
+    count(movement) > 0 ? [`${count(movement)} ${movement}`] : [],
+  )
   return `${last.passed} of ${last.passed + last.failed} passed in the last run${moved.length > 0 ? `; ${moved.join(', ')} since the run before` : ''}`
 })
 </script>
@@ -143,12 +151,19 @@ const summary = computed(() => {
           <button type="button" class="btn small" @click="cancel">Cancel</button>
         </template>
         <template v-else>
-          <button type="button" class="btn main" :disabled="!scripts.data.value?.scripts.length" @click="run()">Run all scripts</button>
+          <button type="button" class="btn main" :disabled="!scripts.data.value?.scripts.length" @click="run()">
+            Run all scripts
+          </button>
           <button type="button" class="btn" @click="startNew">New script</button>
         </template>
       </div>
 
-      <EmptyNote v-if="scripts.error.value" tone="failed" title="The scripts could not be loaded" :text="scripts.error.value">
+      <EmptyNote
+        v-if="scripts.error.value"
+        tone="failed"
+        title="The scripts could not be loaded"
+        :text="scripts.error.value"
+      >
         <button type="button" class="btn" @click="load">Try again</button>
       </EmptyNote>
       <EmptyNote
@@ -162,17 +177,36 @@ const summary = computed(() => {
         <thead>
           <tr>
             <th scope="col">Script</th>
-            <th v-for="(rehearsal, at) in rehearsals" :key="rehearsal.id" scope="col" class="run" :title="moment(rehearsal.createdAt)">
+            <th
+              v-for="(rehearsal, at) in rehearsals"
+              :key="rehearsal.id"
+              scope="col"
+              class="column"
+              :title="moment(rehearsal.createdAt)"
+            >
               <span class="number">r{{ rehearsal.revision }}</span>
               <span class="when">{{ at === 0 ? ago(rehearsal.createdAt) : '' }}</span>
             </th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="script in scripts.data.value.scripts" :key="script.id" :class="{ chosen: script.id === scriptId }" :data-script="script.title">
+          <tr
+            v-for="script in scripts.data.value.scripts"
+            :key="script.id"
+            :class="{ chosen: script.id === scriptId }"
+            :data-script="script.title"
+          >
             <th scope="row">
               <button type="button" class="title" @click="select(script.id)">{{ script.title }}</button>
-              <span class="small soft">{{ plural(script.turns.length, 'turn') }}, {{ plural(script.turns.reduce((sum, turn) => sum + turn.checks.length, 0), 'check') }}</span>
+              <span class="small soft"
+                >{{ plural(script.turns.length, 'turn') }},
+                {{
+                  plural(
+                    script.turns.reduce((sum, turn) => sum + turn.checks.length, 0),
+                    'check',
+                  )
+                }}</span
+              >
             </th>
             <td v-for="rehearsal in rehearsals" :key="rehearsal.id">
               <button
@@ -185,7 +219,9 @@ const summary = computed(() => {
               >
                 <span aria-hidden="true">{{ resultOf(rehearsal, script.id)!.passed ? '✓' : '✕' }}</span>
                 <span class="sr">{{ resultOf(rehearsal, script.id)!.passed ? 'passed' : 'failed' }}</span>
-                <span v-if="MOVEMENTS[movementOf(rehearsal, script.id)]" class="moved">{{ MOVEMENTS[movementOf(rehearsal, script.id)] }}</span>
+                <span v-if="MOVEMENTS[movementOf(rehearsal, script.id)]" class="moved">{{
+                  MOVEMENTS[movementOf(rehearsal, script.id)]
+                }}</span>
               </button>
               <span v-else class="soft" aria-label="not run">·</span>
             </td>
@@ -211,7 +247,11 @@ const summary = computed(() => {
           @remove="remove(selected)"
         />
       </template>
-      <EmptyNote v-else-if="scripts.data.value?.scripts.length" title="Choose a script" text="Its turns, the verdict of each check, and what changed against the run before appear here." />
+      <EmptyNote
+        v-else-if="scripts.data.value?.scripts.length"
+        title="Choose a script"
+        text="Its turns, the verdict of each check, and what changed against the run before appear here."
+      />
     </section>
   </div>
 </template>
@@ -257,11 +297,11 @@ thead th {
   padding: 4px 6px;
   vertical-align: bottom;
 }
-.run {
+.column {
   text-align: center !important;
   width: 58px;
 }
-.run .when {
+.column .when {
   display: block;
   font-weight: 400;
   font-size: 12px;

@@ -9,7 +9,10 @@ const emit = defineEmits<{ save: [script: Script]; cancel: [] }>()
 
 const copy = (): Script =>
   props.script
-    ? { title: props.script.title, turns: props.script.turns.map((turn) => ({ say: turn.say, checks: [...turn.checks] })) }
+    ? {
+        title: props.script.title,
+        turns: props.script.turns.map((turn) => ({ say: turn.say, checks: [...turn.checks] })),
+      }
     : { title: '', turns: [{ say: '', checks: [] }] }
 const draft = ref<Script>(copy())
 const error = ref('')
@@ -52,20 +55,52 @@ function save(): void {
 <template>
   <form ref="root" class="editor" @submit.prevent="save">
     <label class="label" for="script-title">Title</label>
-    <input id="script-title" v-model="draft.title" class="field title" maxlength="200" placeholder="What this conversation is about" />
+    <input
+      id="script-title"
+      v-model="draft.title"
+      class="field title"
+      maxlength="200"
+      placeholder="What this conversation is about"
+    />
     <ol>
       <li v-for="(turn, at) in draft.turns" :key="at" :data-turn="at">
         <div class="head">
           <span class="label">Turn {{ at + 1 }}, the visitor says</span>
-          <button v-if="draft.turns.length > 1" type="button" class="btn quiet small" :aria-label="`Remove turn ${at + 1}`" @click="draft.turns.splice(at, 1)">Remove</button>
+          <button
+            v-if="draft.turns.length > 1"
+            type="button"
+            class="btn quiet small"
+            :aria-label="`Remove turn ${at + 1}`"
+            @click="draft.turns.splice(at, 1)"
+          >
+            Remove
+          </button>
         </div>
-        <textarea v-model="turn.say" class="field say" rows="1" maxlength="5000" :aria-label="`Turn ${at + 1}: the visitor says`" placeholder="Can I bring my dog?" />
+        <textarea
+          v-model="turn.say"
+          class="field say"
+          rows="1"
+          maxlength="5000"
+          :aria-label="`Turn ${at + 1}: the visitor says`"
+          placeholder="Can I bring my dog?"
+        />
         <div v-for="(check, n) in turn.checks" :key="n" class="check">
           <span class="soft small">{{ n === 0 ? 'the answer' : 'and' }}</span>
-          <select class="field kind" :value="check.kind" :aria-label="`Turn ${at + 1}, check ${n + 1}: kind`" @change="setKind(at, n, $event)">
+          <select
+            class="field kind"
+            :value="check.kind"
+            :aria-label="`Turn ${at + 1}, check ${n + 1}: kind`"
+            @change="setKind(at, n, $event)"
+          >
             <option v-for="each in CHECK_KINDS" :key="each.kind" :value="each.kind">{{ each.label }}</option>
           </select>
-          <select v-if="check.kind === 'outcome'" class="field value" :value="check.outcome" :aria-label="`Turn ${at + 1}, check ${n + 1}: value`" @change="setValue(at, n, $event)">
+          <select
+            v-if="check.kind === 'outcome'"
+            class="field value"
+            :value="check.outcome"
+            :aria-label="`Turn ${at + 1}, check ${n + 1}: value`"
+            @change="setValue(at, n, $event)"
+          >
             <option v-for="outcome in outcomes" :key="outcome" :value="outcome">{{ OUTCOME_WORDS[outcome] }}</option>
           </select>
           <input
@@ -78,7 +113,14 @@ function save(): void {
             maxlength="300"
             @input="setValue(at, n, $event)"
           />
-          <button type="button" class="btn quiet small" :aria-label="`Remove check ${n + 1} of turn ${at + 1}`" @click="turn.checks.splice(n, 1)">×</button>
+          <button
+            type="button"
+            class="btn quiet small"
+            :aria-label="`Remove check ${n + 1} of turn ${at + 1}`"
+            @click="turn.checks.splice(n, 1)"
+          >
+            ×
+          </button>
         </div>
         <button type="button" class="btn quiet small" @click="addCheck(at)">+ check</button>
       </li>

@@ -24,13 +24,20 @@ const openTurn = ref(-1)
 function earlier(at: number): EarlierAnswer | null {
   const turn = props.before?.result.turns[at]
   if (!turn || turn.say !== props.result?.turns[at]?.say) return null
-  return { reply: turn.reply, outcome: turn.outcome, citations: turn.citations, revision: props.before!.revision, askedAt: '' }
+  return {
+    reply: turn.reply,
+    outcome: turn.outcome,
+    citations: turn.citations,
+    revision: props.before!.revision,
+    askedAt: '',
+  }
 }
 
 const openCitation = (citation: Citation) => openPassage(citation.sourceId, citation.passageId)
 const openPassage = (sourceId: string, passage: string) =>
   void router.push({ name: 'library', params: { id: props.agentId, sourceId }, query: { passage } })
-const openField = (field: string) => void router.push({ name: 'brief', params: { id: props.agentId }, query: { field } })
+const openField = (field: string) =>
+  void router.push({ name: 'brief', params: { id: props.agentId }, query: { field } })
 </script>
 
 <template>
@@ -39,7 +46,10 @@ const openField = (field: string) => void router.push({ name: 'brief', params: {
       <div class="grow">
         <h2>{{ script.title }}</h2>
         <p class="small soft">
-          <template v-if="result">{{ result.passed ? '✓ passed' : '✕ failed' }} at revision {{ revision }}<template v-if="before">, compared with revision {{ before.revision }}</template></template>
+          <template v-if="result"
+            >{{ result.passed ? '✓ passed' : '✕ failed' }} at revision {{ revision
+            }}<template v-if="before">, compared with revision {{ before.revision }}</template></template
+          >
           <template v-else>not run yet</template>
         </p>
       </div>
@@ -60,7 +70,14 @@ const openField = (field: string) => void router.push({ name: 'brief', params: {
           </li>
         </ul>
         <div class="acts">
-          <button type="button" class="btn quiet small" :aria-expanded="openTurn === at" @click="openTurn = openTurn === at ? -1 : at">{{ openTurn === at ? 'Hide workings' : 'Show workings' }}</button>
+          <button
+            type="button"
+            class="btn quiet small"
+            :aria-expanded="openTurn === at"
+            @click="openTurn = openTurn === at ? -1 : at"
+          >
+            {{ openTurn === at ? 'Hide workings' : 'Show workings' }}
+          </button>
           <button type="button" class="btn quiet small" @click="trying.ask(turn.say)">Ask it in the strip</button>
         </div>
         <WorkingSteps v-if="openTurn === at" :workings="turn.workings" @passage="openPassage" @field="openField" />

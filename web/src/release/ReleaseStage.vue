@@ -30,7 +30,9 @@ watch(() => [agents.ticks.agent, agents.ticks.sources, agents.ticks.editions, ag
 const state = computed(() => release.data.value)
 const changes = computed(() => (state.value?.briefChanges.length ?? 0) + (state.value?.sourceChanges.length ?? 0))
 const next = computed(() => (state.value?.latestEdition ?? 0) + 1)
-const canPublish = computed(() => state.value !== undefined && (state.value.latestEdition === null || changes.value > 0))
+const canPublish = computed(
+  () => state.value !== undefined && (state.value.latestEdition === null || changes.value > 0),
+)
 const address = computed(() => `${location.origin}/talk/${agents.agent?.slug ?? ''}`)
 
 async function publish(): Promise<void> {
@@ -76,16 +78,26 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
 </script>
 
 <template>
-  <EmptyNote v-if="release.error.value" tone="failed" title="The release could not be loaded" :text="release.error.value">
+  <EmptyNote
+    v-if="release.error.value"
+    tone="failed"
+    title="The release could not be loaded"
+    :text="release.error.value"
+  >
     <button type="button" class="btn" @click="load">Try again</button>
   </EmptyNote>
   <div v-else-if="state" class="release">
     <section class="changes" aria-label="What changed">
       <h1>Release</h1>
       <p class="lead">
-        <template v-if="state.latestEdition === null">Nothing is published yet. Edition 1 would hold the brief and library as they are now.</template>
+        <template v-if="state.latestEdition === null"
+          >Nothing is published yet. Edition 1 would hold the brief and library as they are now.</template
+        >
         <template v-else-if="changes === 0">The draft is the same as edition {{ state.latestEdition }}.</template>
-        <template v-else>{{ plural(changes, 'change') }} since edition {{ state.latestEdition }}. Visitors do not hear {{ changes === 1 ? 'it' : 'them' }} until edition {{ next }} is published.</template>
+        <template v-else
+          >{{ plural(changes, 'change') }} since edition {{ state.latestEdition }}. Visitors do not hear
+          {{ changes === 1 ? 'it' : 'them' }} until edition {{ next }} is published.</template
+        >
       </p>
 
       <template v-if="state.briefChanges.length">
@@ -93,11 +105,19 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
         <ul class="list">
           <li v-for="(change, at) in state.briefChanges" :key="at">
             <span class="sign" :class="change.kind" aria-hidden="true">{{ SIGNS[change.kind] }}</span>
-            <RouterLink class="name" :to="{ name: 'brief', params: { id: agentId }, query: { field: change.field } }">{{ change.label }}</RouterLink>
+            <RouterLink class="name" :to="{ name: 'brief', params: { id: agentId }, query: { field: change.field } }">{{
+              change.label
+            }}</RouterLink>
             <span class="text">
-              <template v-if="change.kind === 'changed'"><del>{{ change.before }}</del> <ins>{{ change.after }}</ins></template>
-              <template v-else-if="change.kind === 'added'"><ins>{{ change.after }}</ins></template>
-              <template v-else><del>{{ change.before }}</del></template>
+              <template v-if="change.kind === 'changed'"
+                ><del>{{ change.before }}</del> <ins>{{ change.after }}</ins></template
+              >
+              <template v-else-if="change.kind === 'added'"
+                ><ins>{{ change.after }}</ins></template
+              >
+              <template v-else
+                ><del>{{ change.before }}</del></template
+              >
             </span>
           </li>
         </ul>
@@ -120,13 +140,25 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
         <ul v-if="state.concerns.length" class="concerns">
           <li v-for="(concern, at) in state.concerns" :key="at">
             <span aria-hidden="true">◐</span>
-            <span>{{ concern.text }} <RouterLink :to="{ name: concern.stage, params: { id: agentId } }">{{ STAGE_NAMES[concern.stage] }}</RouterLink></span>
+            <span
+              >{{ concern.text }}
+              <RouterLink :to="{ name: concern.stage, params: { id: agentId } }">{{
+                STAGE_NAMES[concern.stage]
+              }}</RouterLink></span
+            >
           </li>
         </ul>
         <p v-else class="soft">Everything was read, and the scripts passed with this revision.</p>
         <form v-if="canPublish" @submit.prevent="publish">
           <label class="label" for="summary">What is new in edition {{ next }}, in a line</label>
-          <textarea id="summary" v-model="summary" class="field" rows="2" maxlength="1000" placeholder="For yourself and your colleagues" />
+          <textarea
+            id="summary"
+            v-model="summary"
+            class="field"
+            rows="2"
+            maxlength="1000"
+            placeholder="For yourself and your colleagues"
+          />
           <button class="btn main" :disabled="isPublishing">Publish edition {{ next }}</button>
         </form>
       </section>
@@ -135,20 +167,31 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
         <h2>Page</h2>
         <p v-if="state.liveEdition" class="soft">Edition {{ state.liveEdition }} answers here:</p>
         <p v-else class="soft">Nobody answers here while the agent is offline:</p>
-        <p class="address"><a :href="address" target="_blank" rel="noopener">{{ address }}</a></p>
+        <p class="address">
+          <a :href="address" target="_blank" rel="noopener">{{ address }}</a>
+        </p>
         <button type="button" class="btn small" @click="copy">Copy the address</button>
       </section>
 
       <section v-if="editions.data.value?.editions.length">
         <h2>Editions</h2>
         <ol class="editions">
-          <li v-for="edition in editions.data.value.editions" :key="edition.number" :class="{ live: edition.isLive }" :data-edition="edition.number">
+          <li
+            v-for="edition in editions.data.value.editions"
+            :key="edition.number"
+            :class="{ live: edition.isLive }"
+            :data-edition="edition.number"
+          >
             <div class="grow">
               <b>Edition {{ edition.number }}</b> <span v-if="edition.isLive" class="badge">✓ live</span>
               <p v-if="edition.summary">{{ edition.summary }}</p>
-              <p class="small soft" :title="moment(edition.createdAt)">revision {{ edition.revision }}, {{ plural(edition.sources, 'source') }}, {{ ago(edition.createdAt) }}</p>
+              <p class="small soft" :title="moment(edition.createdAt)">
+                revision {{ edition.revision }}, {{ plural(edition.sources, 'source') }}, {{ ago(edition.createdAt) }}
+              </p>
             </div>
-            <button v-if="!edition.isLive" type="button" class="btn small" @click="setLive(edition.number)">Make live</button>
+            <button v-if="!edition.isLive" type="button" class="btn small" @click="setLive(edition.number)">
+              Make live
+            </button>
             <button v-else type="button" class="btn quiet small danger" @click="setLive(null)">Take offline</button>
           </li>
         </ol>

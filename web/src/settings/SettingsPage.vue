@@ -63,10 +63,15 @@ async function remove(endpoint: Endpoint): Promise<void> {
   try {
     await call('DELETE', `/api/endpoints/${endpoint.id}`)
     await load()
-    tell(`“${endpoint.name}” was removed.`, endpoint.hasKey ? undefined : async () => {
-      await post('/api/endpoints', { name: endpoint.name, baseUrl: endpoint.baseUrl, model: endpoint.model })
-      await load()
-    })
+    tell(
+      `“${endpoint.name}” was removed.`,
+      endpoint.hasKey
+        ? undefined
+        : async () => {
+            await post('/api/endpoints', { name: endpoint.name, baseUrl: endpoint.baseUrl, model: endpoint.model })
+            await load()
+          },
+    )
   } catch (problem) {
     tellFailure(problem)
   }
@@ -101,14 +106,16 @@ async function removeHost(host: string): Promise<void> {
       <section>
         <h2>Endpoints</h2>
         <p class="soft">
-          An endpoint is a language model elsewhere that speaks the chat-completions protocol. Until you choose one for an agent, the built-in model answers.
-          Keys are stored encrypted on the server and never shown again.
+          An endpoint is a language model elsewhere that speaks the chat-completions protocol. Until you choose one for
+          an agent, the built-in model answers. Keys are stored encrypted on the server and never shown again.
         </p>
         <ul v-if="endpoints?.length">
           <li v-for="endpoint in endpoints" :key="endpoint.id">
             <div class="row">
               <b>{{ endpoint.name }}</b>
-              <span class="soft grow">{{ endpoint.model }} at {{ endpoint.baseUrl }}, {{ endpoint.hasKey ? 'key set' : 'no key' }}</span>
+              <span class="soft grow"
+                >{{ endpoint.model }} at {{ endpoint.baseUrl }}, {{ endpoint.hasKey ? 'key set' : 'no key' }}</span
+              >
               <button type="button" class="btn small" @click="test(endpoint)">Test</button>
               <button type="button" class="btn quiet small" @click="openForm(endpoint)">Change</button>
               <button type="button" class="btn quiet small danger" @click="remove(endpoint)">Remove</button>
@@ -117,10 +124,32 @@ async function removeHost(host: string): Promise<void> {
           </li>
         </ul>
         <form v-if="form.isOpen" @submit.prevent="saveEndpoint">
-          <label><span class="label">Name</span><input v-model="form.name" class="field" placeholder="Stand-in model" required maxlength="80" /></label>
-          <label><span class="label">Base address</span><input v-model="form.baseUrl" class="field" placeholder="http://127.0.0.1:4102/v1" required maxlength="500" /></label>
-          <label><span class="label">Model</span><input v-model="form.model" class="field" placeholder="understudy" required maxlength="200" /></label>
-          <label><span class="label">Key</span><input v-model="form.key" class="field" type="password" autocomplete="off" :placeholder="form.id ? 'leave empty to keep the key that is set' : 'if it needs one'" /></label>
+          <label
+            ><span class="label">Name</span
+            ><input v-model="form.name" class="field" placeholder="Stand-in model" required maxlength="80"
+          /></label>
+          <label
+            ><span class="label">Base address</span
+            ><input
+              v-model="form.baseUrl"
+              class="field"
+              placeholder="http://127.0.0.1:4102/v1"
+              required
+              maxlength="500"
+          /></label>
+          <label
+            ><span class="label">Model</span
+            ><input v-model="form.model" class="field" placeholder="understudy" required maxlength="200"
+          /></label>
+          <label
+            ><span class="label">Key</span
+            ><input
+              v-model="form.key"
+              class="field"
+              type="password"
+              autocomplete="off"
+              :placeholder="form.id ? 'leave empty to keep the key that is set' : 'if it needs one'"
+          /></label>
           <p v-if="form.error" class="wrong" role="alert">{{ form.error }}</p>
           <div class="row">
             <button class="btn main">{{ form.id ? 'Save' : 'Set up' }}</button>
@@ -131,7 +160,10 @@ async function removeHost(host: string): Promise<void> {
       </section>
       <section>
         <h2>Private hosts</h2>
-        <p class="soft">Pages on private networks are not fetched, so that nobody can use this server to look inside one. Allow the hosts that are yours.</p>
+        <p class="soft">
+          Pages on private networks are not fetched, so that nobody can use this server to look inside one. Allow the
+          hosts that are yours.
+        </p>
         <ul v-if="hosts.length">
           <li v-for="host in hosts" :key="host" class="row">
             <span class="grow">{{ host }}</span>
@@ -139,7 +171,12 @@ async function removeHost(host: string): Promise<void> {
           </li>
         </ul>
         <form class="row" @submit.prevent="setHosts([...hosts, newHost])">
-          <input v-model="newHost" class="field" placeholder="intranet.example or 10.0.0.5:8080" aria-label="Host to allow" />
+          <input
+            v-model="newHost"
+            class="field"
+            placeholder="intranet.example or 10.0.0.5:8080"
+            aria-label="Host to allow"
+          />
           <button class="btn" :disabled="newHost.trim() === ''">Allow</button>
         </form>
       </section>

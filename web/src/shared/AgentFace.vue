@@ -3,7 +3,13 @@ defineProps<{ seed: string; size?: number }>()
 </script>
 
 <template>
-  <img :src="`/api/faces/${encodeURIComponent(seed || 'nobody')}`" :width="size ?? 40" :height="size ?? 40" alt="" class="face" />
+  <img
+    :src="`/api/faces/${encodeURIComponent(seed || 'nobody')}`"
+    :width="size ?? 40"
+    :height="size ?? 40"
+    alt=""
+    class="face"
+  />
 </template>
 
 <style scoped>

@@ -24,7 +24,13 @@ const isSame = computed(() => props.before != null && saysTheSame(props.before.r
         <span class="small soft">{{ beforeLabel ?? `revision ${before.revision}` }}</span>
         <OutcomeMark :outcome="before.outcome" />
       </header>
-      <ReplyText class="text" :reply="before.reply" :citations="before.citations" :against="now.reply" @cite="$emit('cite', $event)" />
+      <ReplyText
+        class="text"
+        :reply="before.reply"
+        :citations="before.citations"
+        :against="now.reply"
+        @cite="$emit('cite', $event)"
+      />
     </section>
     <section class="side now" aria-label="Answer now">
       <header>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Citation } from '@parrot/contract'
+import { placeOf } from './place'
 import { linesOf } from './replyParts'
 
 /** What the agent says, as text only: paragraphs, lists, citation markers, and the words that changed. */
@@ -19,15 +20,14 @@ function open(marker: number): void {
 <template>
   <div class="reply">
     <p v-for="(line, at) in lines" :key="at" :class="{ item: line.bullet }">
-      <span v-if="line.bullet" class="bullet">{{ line.bullet }}</span
-      ><span
+      <span v-if="line.bullet" class="bullet">{{ line.bullet }}</span><span
         ><template v-for="(run, n) in line.runs" :key="n"
           ><button
             v-if="run.kind === 'marker'"
             type="button"
             class="marker"
             :disabled="!citationOf(run.marker)"
-            :title="citationOf(run.marker) ? `${citationOf(run.marker)!.sourceTitle}, ${citationOf(run.marker)!.locator.label}` : undefined"
+            :title="citationOf(run.marker) ? placeOf(citationOf(run.marker)!) : undefined"
             :aria-label="`Open source ${run.marker}`"
             @click="open(run.marker)"
           >

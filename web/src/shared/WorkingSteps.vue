@@ -26,7 +26,11 @@ const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took
         <span class="took number">{{ milliseconds(working.tookMs) }}</span>
       </div>
       <dl v-if="working.details.length">
-        <div v-for="(detail, at) in working.details" :key="at" :class="{ weak: /not backed|not read/i.test(detail.label) }">
+        <div
+          v-for="(detail, at) in working.details"
+          :key="at"
+          :class="{ weak: /not backed|not read/i.test(detail.label) }"
+        >
           <dt>{{ detail.label }}</dt>
           <dd>
             <button

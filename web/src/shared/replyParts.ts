@@ -43,7 +43,8 @@ function runsOf(text: string, offset: number, isChanged: (at: number) => boolean
     for (let at = from; at < until; at++) {
       const changed = isChanged(offset + at)
       const last = runs.at(-1)
-      if (last?.kind === 'text' && last.isChanged === changed) runs[runs.length - 1] = { ...last, text: last.text + text[at]! }
+      if (last?.kind === 'text' && last.isChanged === changed)
+        runs[runs.length - 1] = { ...last, text: last.text + text[at]! }
       else runs.push({ kind: 'text', text: text[at]!, isChanged: changed })
     }
   }

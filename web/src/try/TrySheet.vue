@@ -76,9 +76,15 @@ async function keep(): Promise<void> {
         <span class="small soft">the draft, revision {{ brief.revision }}</span>
       </template>
       <span class="grow" />
-      <button v-if="!pin && store.lines.some((line) => line.turn)" type="button" class="btn small" @click="keep">Keep this conversation as a script</button>
-      <button v-if="!pin && store.lines.length" type="button" class="btn small" @click="store.startOver">Start over</button>
-      <button type="button" class="btn quiet small" aria-label="Close the conversation" @click="store.isOpen = false">×</button>
+      <button v-if="!pin && store.lines.some((line) => line.turn)" type="button" class="btn small" @click="keep">
+        Keep this conversation as a script
+      </button>
+      <button v-if="!pin && store.lines.length" type="button" class="btn small" @click="store.startOver">
+        Start over
+      </button>
+      <button type="button" class="btn quiet small" aria-label="Close the conversation" @click="store.isOpen = false">
+        ×
+      </button>
     </header>
 
     <div ref="body" class="body">
@@ -95,7 +101,8 @@ async function keep(): Promise<void> {
       </template>
 
       <p v-else-if="store.lines.length === 0" class="hint soft">
-        Ask what your people would ask. The answer shows where it comes from, and after a change the same question shows both answers side by side.
+        Ask what your people would ask. The answer shows where it comes from, and after a change the same question shows
+        both answers side by side.
       </p>
 
       <template v-else>
@@ -105,19 +112,40 @@ async function keep(): Promise<void> {
             <AnswerPair
               :now="line.turn"
               :before="line.turn.before"
-              :before-label="line.turn.before && line.turn.before.revision === line.turn.revision ? 'with the library or model before' : undefined"
+              :before-label="
+                line.turn.before && line.turn.before.revision === line.turn.revision
+                  ? 'with the library or model before'
+                  : undefined
+              "
               @cite="openCitation"
             />
             <div class="acts">
-              <button type="button" class="btn quiet small" :aria-expanded="openWorkings.has(line.key)" @click="toggle(line.key)">
+              <button
+                type="button"
+                class="btn quiet small"
+                :aria-expanded="openWorkings.has(line.key)"
+                @click="toggle(line.key)"
+              >
                 {{ openWorkings.has(line.key) ? 'Hide workings' : 'Show workings' }}
               </button>
-              <button v-if="!isPinned(line.turn.said)" type="button" class="btn quiet small" @click="store.pin(line.turn.said)">Pin</button>
+              <button
+                v-if="!isPinned(line.turn.said)"
+                type="button"
+                class="btn quiet small"
+                @click="store.pin(line.turn.said)"
+              >
+                Pin
+              </button>
               <span v-else class="small soft">pinned</span>
               <button type="button" class="btn quiet small" @click="store.ask(line.turn.said)">Ask again</button>
               <span class="small soft number">{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms</span>
             </div>
-            <WorkingSteps v-if="openWorkings.has(line.key)" :workings="line.turn.workings" @passage="openPassage" @field="openField" />
+            <WorkingSteps
+              v-if="openWorkings.has(line.key)"
+              :workings="line.turn.workings"
+              @passage="openPassage"
+              @field="openField"
+            />
           </template>
           <div v-else-if="line.error" class="failed" role="alert">
             <p>{{ line.error }}</p>

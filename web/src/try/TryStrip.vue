@@ -26,7 +26,13 @@ function send(): void {
 
 const moved = computed(() => store.pins.filter((pin) => pin.hasMoved).length)
 const pinState = computed(() =>
-  store.isAskingPins ? 'asking again…' : moved.value > 0 ? `${moved.value} moved` : store.pins.length > 0 ? 'none moved' : '',
+  store.isAskingPins
+    ? 'asking again…'
+    : moved.value > 0
+      ? `${moved.value} moved`
+      : store.pins.length > 0
+        ? 'none moved'
+        : '',
 )
 const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`)
 </script>
@@ -50,10 +56,18 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
       <button v-else class="btn main" :disabled="text.trim() === ''">Ask</button>
     </form>
     <div v-if="store.pins.length" class="pins">
-      <span class="label">Pinned <span class="pinstate" :class="{ warm: moved }">{{ pinState }}</span></span>
+      <span class="label"
+        >Pinned <span class="pinstate" :class="{ warm: moved }">{{ pinState }}</span></span
+      >
       <ul>
         <li v-for="pin in store.pins" :key="pin.id">
-          <button type="button" class="pin" :class="{ moved: pin.hasMoved, shown: store.shownPin === pin.id && store.isOpen }" :title="pin.text" @click="store.showPin(pin)">
+          <button
+            type="button"
+            class="pin"
+            :class="{ moved: pin.hasMoved, shown: store.shownPin === pin.id && store.isOpen }"
+            :title="pin.text"
+            @click="store.showPin(pin)"
+          >
             <span class="mark" aria-hidden="true">{{ pin.hasMoved ? '≠' : pin.isStale ? '…' : '=' }}</span>
             <span class="words">{{ pin.text }}</span>
             <span class="sr">{{ pin.hasMoved ? 'the answer moved' : 'the answer did not move' }}</span>
@@ -61,7 +75,13 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
         </li>
       </ul>
     </div>
-    <button type="button" class="btn quiet small raise" :aria-expanded="store.isOpen" title="Open or close the conversation (t)" @click="store.isOpen = !store.isOpen">
+    <button
+      type="button"
+      class="btn quiet small raise"
+      :aria-expanded="store.isOpen"
+      title="Open or close the conversation (t)"
+      @click="store.isOpen = !store.isOpen"
+    >
       {{ store.isOpen ? 'Lower ▾' : 'Raise ▴' }}
     </button>
   </footer>

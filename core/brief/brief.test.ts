@@ -1,0 +1,138 @@
+import { describe, expect, it } from 'vitest'
+import { briefFrom, changesBetween, compile, drawFace, fillVariables, migrate, parsePrompt } from './index'
+
+const rule = {
+  id: 'r1',
+  when: 'someone asks about refunds',
+  do: 'offer the form',
+  strength: 'always',
+  enabled: true,
+} as const
+
+describe('a brief', () => {
+  it('takes the default for everything that is left out', () => {
+    const brief = briefFrom({ identity: { name: 'Ada' } })
+    expect(brief.manner.dials.formality).toBe(50)
+    expect(brief.grounding.libraryOnly).toBe(true)
+    expect(briefFrom(brief)).toEqual(brief)
+  })
+
+  it('refuses a value outside its range and names the field', () => {
+    expect(() => briefFrom({ manner: { dials: { warmth: 140 } } })).toThrow(/warmth/)
+    expect(() => briefFrom({ identity: { language: 'plain English' } })).toThrow(/language/)
+  })
+
+  it('is read back from storage, but not from a newer version', () => {
+    const brief = briefFrom({ identity: { name: 'Ada' } })
+    expect(migrate({ version: 1, brief })).toEqual(brief)
+    expect(() => migrate({ version: 99, brief })).toThrow(/newer version/)
+  })
+})
+
+describe('the compiled prompt', () => {
+  const brief = briefFrom({
+    identity: { name: 'Ada', role: 'the plot office' },
+    purpose: { job: 'answer plot holders', goals: ['Be exact'] },
+    manner: { persona: 'Calm.\n# Rules are for others', format: { maxWords: 40 } },
+    rules: [rule, { ...rule, id: 'r2', do: 'never shown', enabled: false }],
+    glossary: [{ term: 'plot', meaning: 'a piece of land', also: ['patch', 'bed'] }],
+    freeform: 'Speak of the weather only when asked.',
+  })
+  const prompt = compile(brief)
+
+  it('traces every line to a field of the brief', () => {
+    const line = prompt.lines.find((each) => each.text.includes('offer the form'))
+    expect(line).toMatchObject({ field: 'rules.0', section: 'Rules' })
+    for (const each of prompt.lines) expect(each.field).toMatch(/^[a-z]+/)
+    expect(prompt.text.replace(/\n\n/g, '\n')).toBe(prompt.lines.map((each) => each.text).join('\n'))
+  })
+
+  it('leaves out what is switched off, and headings of nothing', () => {
+    expect(prompt.text).not.toContain('never shown')
+    expect(prompt.text).not.toContain('# Duties')
+  })
+
+  it('keeps free text from opening a section', () => {
+    expect(prompt.text.match(/^# Rules$/gm)).toHaveLength(1)
+    expect(parsePrompt(prompt.text).rules).toHaveLength(1)
+  })
+
+  it('says to its reader what the brief says', () => {
+    expect(parsePrompt(prompt.text)).toMatchObject({
+      name: 'Ada',
+      role: 'the plot office',
+      job: 'answer plot holders',
+      goals: ['Be exact'],
+      maxWords: 40,
+      dials: brief.manner.dials,
+      rules: [{ strength: 'always', when: 'someone asks about refunds', do: 'offer the form' }],
+      glossary: [{ term: 'plot', meaning: 'a piece of land', also: ['patch', 'bed'] }],
+      whenUnknown: brief.grounding.whenUnknown,
+      cite: true,
+    })
+  })
+
+  it('counts characters, and tokens by four', () => {
+    expect(prompt.characters).toBe(prompt.text.length)
+    expect(prompt.tokens).toBe(Math.ceil(prompt.text.length / 4))
+  })
+
+  it('gives the defaults to a model that gets another prompt', () => {
+    expect(parsePrompt('You are helpful.')).toMatchObject({ name: '', rules: [], maxWords: null, libraryOnly: true })
+  })
+})
+
+describe('variables', () => {
+  it('takes the visitor’s value, else the fallback, else nothing', () => {
+    const variables = [{ name: 'boat', fallback: 'the ferry' }]
+    expect(fillVariables('On {{ boat }}, {{name}}.', variables, { name: 'Kim' })).toBe('On the ferry, Kim.')
+    expect(fillVariables('Dear {{guest}}!', [])).toBe('Dear !')
+  })
+})
+
+describe('what changed', () => {
+  const before = briefFrom({ rules: [rule], manner: { dials: { warmth: 60 } }, purpose: { goals: ['a', 'b'] } })
+
+  it('is told in the designer’s words', () => {
+    const after = briefFrom({
+      ...before,
+      manner: { ...before.manner, dials: { ...before.manner.dials, warmth: 75 } },
+      rules: [
+        { ...rule, do: 'offer the leaflet' },
+        { ...rule, id: 'r2', when: '', do: 'be kind' },
+      ],
+      purpose: { ...before.purpose, goals: ['b'] },
+    })
+    expect(changesBetween(before, after)).toEqual([
+      { field: 'purpose.goals', label: 'Goal', kind: 'removed', before: 'a', after: '' },
+      { field: 'manner.dials.warmth', label: 'Warmth', kind: 'changed', before: '60', after: '75' },
+      {
+        field: 'rules.0',
+        label: 'Rule',
+        kind: 'changed',
+        before: 'someone asks about refunds → offer the form',
+        after: 'someone asks about refunds → offer the leaflet',
+      },
+      { field: 'rules.1', label: 'Rule', kind: 'added', before: '', after: 'be kind' },
+    ])
+  })
+
+  it('is nothing between a brief and itself, and one line for a new order', () => {
+    expect(changesBetween(before, before)).toEqual([])
+    const turned = briefFrom({ ...before, purpose: { ...before.purpose, goals: ['b', 'a'] } })
+    expect(changesBetween(before, turned)).toHaveLength(1)
+  })
+})
+
+describe('a face', () => {
+  it('is the same for the same seed and another for another', () => {
+    expect(drawFace('Ada')).toBe(drawFace('Ada'))
+    expect(drawFace('Ada')).not.toBe(drawFace('Bob'))
+  })
+
+  it('is safe to show whatever the seed says', () => {
+    const svg = drawFace('"><script>alert(1)</script>')
+    expect(svg).not.toContain('script')
+    expect(svg).toMatch(/^<svg .*<\/svg>$/)
+  })
+})

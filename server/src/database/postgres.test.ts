@@ -1,0 +1,103 @@
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+
+/** The newest PostgreSQL server Debian has installed; undefined when there is none. */
+function binaries(): string | undefined {
+  const root = '/usr/lib/postgresql'
+  const versions = existsSync(root) ? readdirSync(root).sort((a, b) => Number(b) - Number(a)) : []
+  return versions.map((version) => join(root, version, 'bin')).find((bin) => existsSync(join(bin, 'initdb')))
+}
+
+/** PostgreSQL does not run as root, so root lends it the user that owns nothing. */
+function lentUser(): { uid?: number; gid?: number } {
+  if (process.getuid?.() !== 0) return {}
+  const id = (flag: string) => Number(execFileSync('id', [flag, 'nobody'], { encoding: 'utf8' }))
+  return { uid: id('-u'), gid: id('-g') }
+}
+
+const bin = binaries()
+if (!bin)
+  console.log(
+    'SKIPPED: the queries were not run on a PostgreSQL server, because Debian’s “postgresql” is not installed.',
+  )
+
+describe.skipIf(!bin)('on a PostgreSQL server', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'parrot-pg-'))
+  const user = lentUser()
+  let server: ChildProcess
+  let app: TestApp
+
+  beforeAll(async () => {
+    if (user.uid !== undefined) chownSync(folder, user.uid, user.gid!)
+    const data = join(folder, 'data')
+    const env = { ...process.env, LC_ALL: 'C', HOME: folder }
+    execFileSync(join(bin!, 'initdb'), ['-D', data, '-U', 'postgres', '--auth=trust', '--no-sync', '-E', 'UTF8'], {
+      ...user,
+      env,
+      stdio: 'ignore',
+      cwd: folder,
+    })
+    const flags = ['-D', data, '-k', folder, '-c', 'listen_addresses=', '-c', 'fsync=off']
+    server = spawn(join(bin!, 'postgres'), flags, { ...user, env, stdio: 'ignore', cwd: folder })
+    const url = `postgresql://postgres@localhost/postgres?host=${encodeURIComponent(folder)}`
+    app = await opened(url)
+  }, 60_000)
+
+  afterAll(async () => {
+    await app?.end()
+    server?.kill('SIGINT')
+    await new Promise((resolve) => (server?.exitCode === null ? server.once('exit', resolve) : resolve(undefined)))
+    rmSync(folder, { recursive: true, force: true })
+  })
+
+  /** PostgreSQL takes a moment before it accepts connections. */
+  async function opened(url: string): Promise<TestApp> {
+    for (let tries = 0; ; tries++) {
+      try {
+        return await openTestApp({ DATABASE_URL: url })
+      } catch (error) {
+        if (tries > 40) throw error
+        await new Promise((resolve) => setTimeout(resolve, 250))
+      }
+    }
+  }
+
+  it('the same queries serve the whole way from a document to a published answer', async () => {
+    expect((await app.ask('GET', '/api/health')).body.database).toBe('postgresql')
+    const agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+    expect(await app.read(agent, rulesFile())).toMatchObject({ status: 'ready' })
+    const brief = { identity: { name: 'Ada' }, rules: [{ id: 'a', do: 'Always include “Ask the warden.”' }] }
+    expect((await app.ask('PUT', `/api/agents/${agent}/brief`, { revision: 1, brief })).body.revision).toBe(2)
+    const turn = (await app.ask('POST', `/api/agents/${agent}/turns`, { text: 'What is the fee for a large plot?' }))
+      .body
+    expect(turn.reply).toMatch(/£75\.00.*Ask the warden\./)
+    const script = { title: 'x', turns: [{ say: 'Hello', checks: [{ kind: 'outcome', outcome: 'chatted' }] }] }
+    await app.ask('POST', `/api/agents/${agent}/scripts`, script)
+    expect((await app.ask('POST', `/api/agents/${agent}/rehearsals`, {})).body).toMatchObject({ passed: 1, failed: 0 })
+    expect((await app.ask('POST', `/api/agents/${agent}/editions`, {})).body.number).toBe(1)
+    await app.ask('POST', '/api/talk/ada/turns', { text: 'Do you sell rockets?' })
+    expect((await app.ask('GET', `/api/agents/${agent}/conversations?unanswered=true`)).body).toMatchObject({
+      total: 1,
+      unanswered: 1,
+    })
+    expect((await app.ask('GET', '/api/agents')).body.agents[0].stages.release).toEqual({
+      text: 'edition 1',
+      state: 'fine',
+    })
+  })
+
+  it('one of many savers at the same moment wins', async () => {
+    const agent = (await app.ask('POST', '/api/agents', { name: 'Race' })).body.id
+    const saves = ['a', 'b', 'c', 'd', 'e'].map((job) =>
+      app.ask('PUT', `/api/agents/${agent}/brief`, {
+        revision: 1,
+        brief: { identity: { name: 'Race' }, purpose: { job } },
+      }),
+    )
+    expect((await Promise.all(saves)).map((answer) => answer.status).sort()).toEqual([200, 409, 409, 409, 409])
+  })
+})

@@ -1,0 +1,68 @@
+import { rmSync } from 'node:fs'
+import { eq } from 'drizzle-orm'
+import { describe, expect, it } from 'vitest'
+import { newDataFolder, openTestApp, rulesFile, untilRead } from '../../testing/testApp'
+import { jobs, passages, sourceVersions } from '../database'
+
+describe('a server that died while reading', () => {
+  it('goes on at the next start and ends as if nothing had happened', async () => {
+    const folder = newDataFolder()
+    const first = await openTestApp({}, folder)
+    const agent = (await first.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+    const { id } = await first.read(agent, rulesFile())
+    const { db } = first.services
+    const whole = await db.select().from(passages)
+    // The state a kill leaves in the middle of storing: job and version under way, half of the passages there.
+    await db.update(jobs).set({ state: 'running' })
+    await db.update(sourceVersions).set({ status: 'indexing', passages: 0 })
+    await db.delete(passages).where(eq(passages.id, whole[0]!.id))
+    await first.close()
+
+    const second = await openTestApp({}, folder)
+    expect(await untilRead(second.ask, id)).toMatchObject({ status: 'ready', passages: whole.length })
+    const again = await second.services.db.select().from(passages)
+    expect(again.map((row) => row.text).sort()).toEqual(whole.map((row) => row.text).sort())
+    expect(
+      (await second.ask('POST', `/api/agents/${agent}/turns`, { text: 'Are bonfires allowed?' })).body.outcome,
+    ).toBe('answered')
+    await second.close()
+    rmSync(folder, { recursive: true })
+  })
+
+  it('gives up on a document that was begun again and again, and says so', async () => {
+    const folder = newDataFolder()
+    const first = await openTestApp({}, folder)
+    const agent = (await first.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+    const { id } = await first.read(agent, rulesFile())
+    await first.services.db.update(jobs).set({ state: 'running', attempts: 5 })
+    await first.services.db.update(sourceVersions).set({ status: 'reading' })
+    await first.close()
+    const second = await openTestApp({}, folder)
+    expect(await untilRead(second.ask, id)).toMatchObject({
+      status: 'failed',
+      error: 'Reading it was begun 5 times and never ended.',
+    })
+    await second.end()
+  })
+})
+
+describe('a job', () => {
+  it('can be cancelled while it waits or works, and tried again', async () => {
+    const app = await openTestApp()
+    const agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+    const long = rulesFile(`# Long\n\n${'A sentence about the long meadow and its gate. '.repeat(60_000)}`, 'long.md')
+    const form = new FormData()
+    form.append('file', long)
+    const { id } = (await app.ask('POST', `/api/agents/${agent}/sources`, form)).body
+    expect((await app.ask('POST', `/api/sources/${id}/cancel`)).body).toMatchObject({
+      status: 'failed',
+      error: 'Reading was cancelled.',
+    })
+    expect((await app.services.db.select().from(jobs))[0]!.state).toBe('cancelled')
+    await new Promise((resolve) => setTimeout(resolve, 300))
+    expect((await app.ask('GET', `/api/sources/${id}`)).body).toMatchObject({ status: 'failed', version: 0 })
+    await app.ask('POST', `/api/sources/${id}/retry`)
+    expect(await untilRead(app.ask, id)).toMatchObject({ status: 'ready' })
+    await app.end()
+  }, 60_000)
+})

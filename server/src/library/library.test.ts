@@ -1,0 +1,144 @@
+import { existsSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { buildSite } from '@parrot/stand-ins'
+import { formOf, openTestApp, rulesFile, untilRead, type TestApp } from '../../testing/testApp'
+
+let app: TestApp
+let agent: string
+const site = buildSite(new URL('../../../stand-ins/site', import.meta.url).pathname)
+let host: string
+
+beforeAll(async () => {
+  app = await openTestApp()
+  agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+  host = new URL(await site.listen({ host: '127.0.0.1', port: 0 })).host
+})
+afterAll(async () => {
+  await app.end()
+  await site.close()
+})
+
+const list = async () => (await app.ask('GET', `/api/agents/${agent}/sources`)).body.sources
+const passagesOf = async (id: string) => (await app.ask('GET', `/api/sources/${id}/passages`)).body
+const find = async (q: string) =>
+  (await app.ask('GET', `/api/agents/${agent}/search?q=${encodeURIComponent(q)}`)).body.hits
+
+describe('adding sources', () => {
+  it('answers at once, reads in the background, and keeps passages with their place', async () => {
+    const { status, body } = await app.ask('POST', `/api/agents/${agent}/sources`, formOf(rulesFile()))
+    expect(status).toBe(202)
+    expect(body).toEqual({ id: expect.any(String), status: 'queued' })
+    expect(await untilRead(app.ask, body.id)).toMatchObject({
+      status: 'ready',
+      title: 'Allotment rules',
+      kind: 'file',
+      passages: 3,
+    })
+    expect(await passagesOf(body.id)).toMatchObject({
+      total: 3,
+      passages: [{ ordinal: 0, headings: ['Allotment rules', 'Water'], locator: { label: 'Water' } }, {}, {}],
+    })
+  })
+
+  it('reads a note and pairs, and a pair is found by its question', async () => {
+    await app.read(agent, { kind: 'note', title: 'Gate code', text: 'The gate code changes every spring.' })
+    await app.read(agent, {
+      kind: 'pairs',
+      title: 'Asked often',
+      pairs: [{ question: 'May I keep bees?', answer: 'Two hives at most.' }],
+    })
+    expect((await find('bees'))[0]).toMatchObject({ sourceTitle: 'Asked often', locator: { kind: 'pair', pair: 1 } })
+    expect((await find('gate code'))[0].text).toContain('every spring')
+  })
+
+  it('explains a hit by parts that add up', async () => {
+    const [hit] = await find('sprinklers water')
+    expect(hit.parts.reduce((sum: number, part: { score: number }) => sum + part.score, 0)).toBeCloseTo(hit.score, 6)
+    expect(hit.matched).toEqual(['sprinklers', 'water'])
+  })
+
+  it('says why a file failed and reads it when tried again with a better one', async () => {
+    const broken = await app.read(agent, new File(['%PDF-1.7 cut'], 'broken.pdf'))
+    expect(broken).toMatchObject({ status: 'failed', passages: 0, advice: expect.stringContaining('again') })
+    expect((await app.ask('POST', `/api/sources/${broken.id}/retry`)).status).toBe(202)
+    expect(await untilRead(app.ask, broken.id)).toMatchObject({ status: 'failed' })
+    await app.ask('DELETE', `/api/agents/${agent}/sources/${broken.id}`)
+  })
+
+  it.each([
+    [{ kind: 'page', url: 'ftp://a.example' }, 'http'],
+    [{ kind: 'note', title: '', text: 'x' }, 'title'],
+    [{ kind: 'pairs', title: 'x', pairs: [] }, 'at least one pair'],
+    [{ kind: 'dream' }, ''],
+  ])('refuses %j and adds nothing', async (source, message) => {
+    const before = (await list()).length
+    const { status, body } = await app.ask('POST', `/api/agents/${agent}/sources`, source)
+    expect(status).toBe(400)
+    expect(JSON.stringify(body)).toContain(message)
+    expect((await list()).length).toBe(before)
+  })
+
+  it('strips folders from a file name, and keeps nothing outside its own folder', async () => {
+    const { id } = await app.read(agent, rulesFile('# Way out\n\nText.', '../../escape.md'))
+    expect((await list()).find((source: { id: string }) => source.id === id).origin).toBe('escape.md')
+    expect(existsSync(join(app.dataFolder, '..', 'escape.md'))).toBe(false)
+    for (const folder of readdirSync(join(app.dataFolder, 'files'))) expect(folder).toMatch(/^[0-9a-f]{2}$/)
+  })
+})
+
+describe('versions and removal', () => {
+  it('lets the old version answer until the new one is ready, and for ever when the new one is broken', async () => {
+    const { id } = await app.read(agent, rulesFile('# Keys\n\nThe spare key costs £5.00.', 'keys.md'))
+    await app.ask('POST', `/api/sources/${id}/versions`, formOf(new File([''], 'keys.md')))
+    expect(await untilRead(app.ask, id)).toMatchObject({ status: 'failed', version: 1, isReplacing: true })
+    expect((await find('spare key'))[0].text).toContain('£5.00')
+    await app.ask(
+      'POST',
+      `/api/sources/${id}/versions`,
+      formOf(rulesFile('# Keys\n\nThe spare key costs £7.00.', 'keys.md')),
+    )
+    expect(await untilRead(app.ask, id)).toMatchObject({ status: 'ready', version: 3 })
+    expect((await find('spare key'))[0].text).toContain('£7.00')
+  })
+
+  it('takes a removed source out of the answers and puts it back', async () => {
+    const { id } = await app.read(agent, { kind: 'note', title: 'Owls', text: 'Owl boxes hang on the north fence.' })
+    await app.ask('DELETE', `/api/agents/${agent}/sources/${id}`)
+    expect(await find('owl boxes')).toEqual([])
+    await app.ask('POST', `/api/agents/${agent}/sources/${id}/restore`)
+    expect(await find('owl boxes')).toHaveLength(1)
+  })
+})
+
+describe('web pages', () => {
+  it('are refused on private hosts until the designer allows the host', async () => {
+    const url = `http://${host}/parking`
+    const refused = await app.read(agent, { kind: 'page', url })
+    expect(refused).toMatchObject({
+      status: 'failed',
+      hostToAllow: host,
+      error: expect.stringContaining('private network'),
+    })
+    await app.ask('PUT', '/api/settings/hosts', { hosts: [host] })
+    await app.ask('POST', `/api/sources/${refused.id}/retry`)
+    expect(await untilRead(app.ask, refused.id)).toMatchObject({ status: 'ready', title: 'Parking at Carrow Quay' })
+    expect((await find('price parking one week'))[0].text).toContain('£24.00')
+  })
+
+  it('tell what went wrong with an address', async () => {
+    expect(await app.read(agent, { kind: 'page', url: `http://${host}/nowhere` })).toMatchObject({
+      status: 'failed',
+      error: expect.stringContaining('status 404'),
+    })
+  })
+
+  it('are followed over a whole site, each page under its title', async () => {
+    const found = await app.read(agent, { kind: 'site', url: `http://${host}/`, maxPages: 4, maxDepth: 1 })
+    expect(found).toMatchObject({ status: 'ready', kind: 'site' })
+    const { passages } = await passagesOf(found.id)
+    const pages = new Set(passages.map((passage: { headings: string[] }) => passage.headings[0]))
+    expect(pages.size).toBe(4)
+    expect(pages).toContain('Parking at Carrow Quay')
+  })
+})

@@ -1,0 +1,131 @@
+import { createServer, type Server } from 'node:http'
+import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { buildModelEndpoint } from '@parrot/stand-ins'
+import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+
+const KEY = 'sk-very-secret-0815'
+const standIn = buildModelEndpoint(KEY)
+let app: TestApp
+let agent: string
+let address: string
+const servers: Server[] = []
+
+beforeAll(async () => {
+  app = await openTestApp()
+  agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+  await app.read(agent, rulesFile())
+  address = `${await standIn.listen({ host: '127.0.0.1', port: 0 })}/v1`
+})
+afterAll(async () => {
+  await app.end()
+  await standIn.close()
+  for (const server of servers) server.close()
+})
+
+const setUp = async (baseUrl: string, key?: string) =>
+  (await app.ask('POST', '/api/endpoints', { name: 'Cloud', baseUrl, model: 'understudy', key })).body
+const use = (endpointId: string | null) => app.ask('PATCH', `/api/agents/${agent}`, { endpointId })
+const ask = (text: string) => app.ask('POST', `/api/agents/${agent}/turns`, { text })
+
+/** An endpoint that answers every request in one way. */
+async function fake(answer: (url: string) => { status: number; type: string; body: string }): Promise<string> {
+  const server = createServer((request, response) => {
+    const { status, type, body } = answer(request.url ?? '')
+    response.writeHead(status, { 'content-type': type }).end(body)
+  })
+  servers.push(server)
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  return `http://127.0.0.1:${(server.address() as { port: number }).port}/v1`
+}
+
+describe('an agent', () => {
+  it('answers the same through the built-in model and through the endpoint that serves it', async () => {
+    const builtIn = (await ask('When is the water turned on?')).body
+    await use((await setUp(address, KEY)).id)
+    const outside = (await ask('When is the water turned on?')).body
+    expect(outside.model).toBe('Cloud')
+    expect(outside.reply).toBe(builtIn.reply)
+    expect(outside.citations).toEqual(builtIn.citations)
+    expect(outside.outcome).toBe('answered')
+    const notes = outside.workings.find((working: { step: string }) => working.step === 'model').details
+    expect(notes.map((note: { label: string }) => note.label)).toContain('Evidence')
+    await use(null)
+    expect((await ask('When is the water turned on?')).body.model).toBe('Understudy')
+  })
+
+  it('cannot be given an endpoint that is not there', async () => {
+    expect((await use('nowhere')).status).toBe(404)
+  })
+})
+
+describe('an endpoint that fails', () => {
+  const failing = async (baseUrl: string, key?: string) => {
+    await use((await setUp(baseUrl, key)).id)
+    const { status, body } = await ask('When is the water turned on?')
+    return { status, text: `${body.title} ${body.detail}` }
+  }
+
+  it.each([
+    ['a wrong key', () => Promise.resolve(address), 'wrong', /status 401.*Check the key/],
+    ['nobody there', () => Promise.resolve('http://127.0.0.1:9/v1'), '', /cannot be reached.*Check that/],
+    ['not JSON', () => fake(() => ({ status: 200, type: 'application/json', body: '<html>' })), '', /not JSON/],
+    [
+      'an error in the stream',
+      () =>
+        fake(() => ({ status: 200, type: 'text/event-stream', body: 'data: {"error":{"message":"overloaded"}}\n\n' })),
+      '',
+      /overloaded/,
+    ],
+    ['a failure of its own', () => fake(() => ({ status: 500, type: 'text/plain', body: 'oops' })), '', /status 500/],
+    [
+      'a redirect that would carry the key away',
+      () => fake(() => ({ status: 302, type: 'text/plain', body: '' })),
+      'k',
+      /status 302|cannot be reached/,
+    ],
+  ])('says so: %s', async (_what, baseUrl, key, message) => {
+    const { status, text } = await failing(await baseUrl(), key)
+    expect(status).toBe(502)
+    expect(text).toMatch(message)
+    expect(text).not.toContain(KEY)
+  })
+
+  it('keeps nothing of the turn', async () => {
+    await failing('http://127.0.0.1:9/v1')
+    const { body } = await app.ask('GET', `/api/agents/${agent}`)
+    expect(body.stages.logbook.state).toBe('empty')
+  })
+})
+
+describe('a key', () => {
+  it('is never sent back and lies encrypted on the disk', async () => {
+    const made = await setUp(address, KEY)
+    expect(made).toEqual({ id: expect.any(String), name: 'Cloud', baseUrl: address, model: 'understudy', hasKey: true })
+    expect(JSON.stringify((await app.ask('GET', '/api/endpoints')).body)).not.toContain(KEY)
+    const files = readdirSync(app.dataFolder, { recursive: true, withFileTypes: true }).filter((entry) =>
+      entry.isFile(),
+    )
+    for (const file of files) expect(readFileSync(join(file.parentPath, file.name)).includes(KEY)).toBe(false)
+  })
+
+  it('stays when left out, goes when emptied, and does not follow to another host', async () => {
+    const { id } = await setUp(address, KEY)
+    const change = (body: object) =>
+      app.ask('PUT', `/api/endpoints/${id}`, { name: 'Cloud', model: 'm', baseUrl: address, ...body })
+    expect((await change({})).body.hasKey).toBe(true)
+    expect((await change({ baseUrl: 'http://127.0.0.1:9/v1' })).body).toMatchObject({ status: 400, code: 'key-needed' })
+    expect((await change({ key: '' })).body.hasKey).toBe(false)
+  })
+
+  it('can be tested without being told', async () => {
+    const good = await setUp(address, KEY)
+    const bad = await setUp(address, 'wrong')
+    expect((await app.ask('POST', `/api/endpoints/${good.id}/test`)).body).toMatchObject({ ok: true })
+    expect((await app.ask('POST', `/api/endpoints/${bad.id}/test`)).body).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('401'),
+    })
+  })
+})

@@ -1,0 +1,97 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+
+let app: TestApp
+let agent: string
+
+const script = {
+  title: 'Water and fees',
+  turns: [
+    { say: 'Hello', checks: [{ kind: 'outcome', outcome: 'chatted' }] },
+    {
+      say: 'When is the water turned on?',
+      checks: [
+        { kind: 'includes', text: 'April' },
+        { kind: 'cites', source: 'Allotment' },
+      ],
+    },
+    {
+      say: 'Do you sell rockets?',
+      checks: [
+        { kind: 'outcome', outcome: 'unknown' },
+        { kind: 'excludes', text: 'sorry' },
+      ],
+    },
+  ],
+}
+
+beforeAll(async () => {
+  app = await openTestApp()
+  agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+  await app.read(agent, rulesFile())
+})
+afterAll(() => app.end())
+
+const run = async (body: object = {}) => (await app.ask('POST', `/api/agents/${agent}/rehearsals`, body)).body
+
+describe('scripts', () => {
+  it('cannot be run before there is one', async () => {
+    const { status, body } = await app.ask('POST', `/api/agents/${agent}/rehearsals`, {})
+    expect(status).toBe(409)
+    expect(body.title).toBe('There is no script to run.')
+  })
+
+  it('are kept, changed, removed and brought back', async () => {
+    const { status, body } = await app.ask('POST', `/api/agents/${agent}/scripts`, script)
+    expect(status).toBe(201)
+    expect((await app.ask('PUT', `/api/scripts/${body.id}`, { ...script, title: 'Water' })).body.title).toBe('Water')
+    await app.ask('DELETE', `/api/scripts/${body.id}`)
+    expect((await app.ask('GET', `/api/agents/${agent}/scripts`)).body.scripts).toEqual([])
+    await app.ask('POST', `/api/scripts/${body.id}/restore`)
+    expect((await app.ask('GET', `/api/agents/${agent}/scripts`)).body.scripts).toMatchObject([
+      { title: 'Water', turns: [{}, {}, {}] },
+    ])
+  })
+
+  it('are refused with the place of what is missing', async () => {
+    const { status, body } = await app.ask('POST', `/api/agents/${agent}/scripts`, { title: 'x', turns: [{ say: '' }] })
+    expect(status).toBe(400)
+    expect(body.fields).toEqual([{ path: 'turns.0.say', message: 'Write what the visitor says.' }])
+  })
+})
+
+describe('a rehearsal', () => {
+  it('judges every check with its reason', async () => {
+    const rehearsal = await run()
+    expect(rehearsal).toMatchObject({ passed: 1, failed: 0, revision: 1, edition: null })
+    expect(rehearsal.results[0].turns[1].checks).toMatchObject([
+      { passed: true, reason: 'The reply says “April”.' },
+      { passed: true, reason: 'The reply cites “Allotment rules”.' },
+    ])
+  })
+
+  it('tells what a change of the brief broke against the run before, and where', async () => {
+    const openers = { greeting: 'Hello, I am Ada. What would you like to know?' }
+    const brief = { identity: { name: 'Ada' }, openers, grounding: { whenUnknown: 'Sorry, I do not know.' } }
+    await app.ask('PUT', `/api/agents/${agent}/brief`, { revision: 1, brief })
+    const rehearsal = await run()
+    expect(rehearsal).toMatchObject({ passed: 0, failed: 1, revision: 2 })
+    expect(rehearsal.comparison).toMatchObject([{ movement: 'broken', turns: [2] }])
+    expect(rehearsal.results[0].turns[2].checks[1]).toMatchObject({ passed: false, reason: 'The reply says “sorry”.' })
+    const { rehearsals } = (await app.ask('GET', `/api/agents/${agent}/rehearsals`)).body
+    expect(rehearsals.map((each: { revision: number }) => each.revision)).toEqual([2, 1])
+  })
+
+  it('runs against an edition while the draft goes its own way', async () => {
+    await app.ask('POST', `/api/agents/${agent}/editions`, { summary: 'first' })
+    await app.ask('PUT', `/api/agents/${agent}/brief`, { revision: 2, brief: { identity: { name: 'Ada' } } })
+    expect(await run({ subject: { edition: 1 } })).toMatchObject({ passed: 0, edition: 1, revision: 2 })
+    expect(await run({ subject: 'draft' })).toMatchObject({ passed: 1, edition: null, revision: 3 })
+  })
+
+  it('shows its progress as events', async () => {
+    const { body } = await app.ask('POST', `/api/agents/${agent}/rehearsals`, {}, { accept: 'text/event-stream' })
+    expect(String(body)).toMatch(/event: progress\ndata: {"done":0,"total":1,"title":"Water"}/)
+    expect(String(body)).toMatch(/event: done\ndata: {"id"/)
+  })
+})

@@ -1,0 +1,127 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { formOf, openTestApp, rulesFile, untilRead, type TestApp } from '../../testing/testApp'
+
+let app: TestApp
+let agent: string
+let source: string
+
+const FEES = (fee: string) => `# Fees\n\nA key costs ${fee} at the hut.\n`
+
+beforeAll(async () => {
+  app = await openTestApp()
+  agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+  source = (await app.read(agent, rulesFile(FEES('£5.00'), 'fees.md'))).id
+})
+afterAll(() => app.end())
+
+const talk = (text: string, more: object = {}) => app.ask('POST', '/api/talk/ada/turns', { text, ...more })
+const publish = () => app.ask('POST', `/api/agents/${agent}/editions`, { summary: 'x' })
+const release = async () => (await app.ask('GET', `/api/agents/${agent}/release`)).body
+const live = (number: number | null) => app.ask('POST', `/api/agents/${agent}/live`, { number })
+
+describe('before the first edition', () => {
+  it('nobody can talk to the agent, and the page says so', async () => {
+    expect((await talk('Hello')).status).toBe(404)
+    expect((await app.ask('GET', '/api/talk/ada')).body.title).toBe('Nobody is here to talk to.')
+  })
+
+  it('the release names what is not yet safe', async () => {
+    const { concerns, latestEdition } = await release()
+    expect(latestEdition).toBeNull()
+    expect(concerns.map((concern: { stage: string }) => concern.stage)).toEqual(['brief', 'rehearse'])
+  })
+})
+
+describe('an edition', () => {
+  it('is numbered, live at once, and answers visitors without telling how', async () => {
+    expect((await publish()).body).toMatchObject({ number: 1, isLive: true, revision: 1, sources: 1 })
+    const { body } = await talk('What does a key cost?')
+    expect(body.reply).toContain('£5.00')
+    expect(body.citations[0]).toMatchObject({ sourceTitle: 'Fees', quote: 'A key costs £5.00 at the hut.' })
+    expect(Object.keys(body).sort()).toEqual(['citations', 'conversationId', 'reply'])
+    expect(body.citations[0]).not.toHaveProperty('passageId')
+  })
+
+  it('is not published twice without a change', async () => {
+    expect((await publish()).status).toBe(409)
+  })
+
+  it('does not change when the draft or a document does, until the next one is published', async () => {
+    const brief = { identity: { name: 'Ada' }, rules: [{ id: 'a', do: 'Always include “Bring cash.”' }] }
+    await app.ask('PUT', `/api/agents/${agent}/brief`, { revision: 1, brief })
+    await app.ask('POST', `/api/sources/${source}/versions`, formOf(rulesFile(FEES('£8.00'), 'fees.md')))
+    expect(await untilRead(app.ask, source)).toMatchObject({ status: 'ready', version: 2 })
+    const draft = (await app.ask('POST', `/api/agents/${agent}/turns`, { text: 'What does a key cost?' })).body
+    expect(draft.reply).toMatch(/£8\.00.*Bring cash\./)
+    const visitor = (await talk('What does a key cost?')).body
+    expect(visitor.reply).toContain('£5.00')
+    expect(visitor.reply).not.toContain('Bring cash.')
+    expect(await release()).toMatchObject({
+      briefChanges: [
+        { field: 'openers.greeting', kind: 'changed' },
+        { label: 'Rule', kind: 'added' },
+      ].reverse(),
+      sourceChanges: [{ title: 'Fees', kind: 'changed', detail: 'version 2 replaces an earlier one' }],
+    })
+    expect((await publish()).body.number).toBe(2)
+    expect((await talk('What does a key cost?')).body.reply).toMatch(/£8\.00.*Bring cash\./)
+  })
+
+  it('can be gone back to in one step, and the agent taken offline', async () => {
+    await live(1)
+    expect((await talk('What does a key cost?')).body.reply).toContain('£5.00')
+    await live(null)
+    expect((await talk('Hello')).status).toBe(404)
+    expect((await live(9)).status).toBe(404)
+    await live(2)
+  })
+
+  it('outlives the removal of its source from the library', async () => {
+    await app.ask('DELETE', `/api/agents/${agent}/sources/${source}`)
+    expect((await talk('What does a key cost?')).body.reply).toContain('£8.00')
+    await app.ask('POST', `/api/agents/${agent}/sources/${source}/restore`)
+  })
+})
+
+describe('the logbook', () => {
+  it('holds visitors’ conversations with citations and workings, and marks what went unanswered', async () => {
+    const { conversationId } = (await talk('What does a key cost?')).body
+    await talk('Do you sell rockets?', { conversationId })
+    const list = (await app.ask('GET', `/api/agents/${agent}/conversations`)).body
+    expect(list.conversations[0]).toMatchObject({
+      id: conversationId,
+      turns: 2,
+      unanswered: 1,
+      opening: 'What does a key cost?',
+      edition: 2,
+    })
+    expect(list.unanswered).toBe(1)
+    const { lines } = (await app.ask('GET', `/api/conversations/${conversationId}`)).body
+    expect(lines.map((line: { outcome: string }) => line.outcome)).toEqual(['answered', 'unknown'])
+    expect(lines[0].citations).toHaveLength(1)
+    expect(lines[0].workings.length).toBeGreaterThan(3)
+    const only = (await app.ask('GET', `/api/agents/${agent}/conversations?unanswered=true`)).body
+    expect(only.conversations).toHaveLength(1)
+  })
+
+  it('does not hold what the designer tries', async () => {
+    const count = async () => (await app.ask('GET', `/api/agents/${agent}/conversations`)).body.total
+    const before = await count()
+    await app.ask('POST', `/api/agents/${agent}/turns`, { text: 'Hello' })
+    expect(await count()).toBe(before)
+  })
+
+  it('keeps a visitor out of conversations that are not theirs to continue', async () => {
+    const mine = (await app.ask('POST', `/api/agents/${agent}/turns`, { text: 'secret plans' })).body
+    expect((await talk('go on', { conversationId: mine.conversationId })).status).toBe(404)
+  })
+})
+
+describe('visitors in a hurry', () => {
+  it('are asked to wait after many questions in a minute', async () => {
+    const answers = []
+    for (let at = 0; at < 32; at++) answers.push(await talk('Hello'))
+    const refused = answers.find((answer) => answer.status === 429)
+    expect(refused?.body).toMatchObject({ title: 'That was many questions at once.', status: 429 })
+  })
+})

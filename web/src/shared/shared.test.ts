@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest'
+import { linesOf, saysTheSame } from './replyParts'
+import { ago, plural } from './when'
+
+const changed = (reply: string, other: string) =>
+  linesOf(reply, other).flatMap((line) =>
+    line.runs.flatMap((run) => (run.kind === 'text' && run.isChanged ? [run.text.trim()] : [])),
+  )
+
+describe('a reply on screen', () => {
+  it('is parted into lines, bullets and markers, and loses no letter', () => {
+    const lines = linesOf('Bring:\n- a lead [1]\n2. a can\n\nThanks.')
+    expect(lines.map((line) => line.bullet)).toEqual(['', '•', '2.', ''])
+    expect(lines[1]!.runs).toEqual([
+      { kind: 'text', text: 'a lead', isChanged: false },
+      { kind: 'marker', marker: 1 },
+    ])
+  })
+
+  it('marks the words that the other reply does not have, and no others', () => {
+    expect(changed('Dogs travel free today.', 'Dogs travel free.')).toEqual(['today'])
+    expect(changed('Dogs travel free.', 'Dogs travel free today.')).toEqual([])
+    expect(changed('A large plot costs £75.00.', 'A small plot costs £40.00.')).toEqual(['large', '75'])
+  })
+
+  it('does not call a citation’s number a change', () => {
+    expect(changed('Dogs travel free [2].', 'Dogs travel free [1].')).toEqual([])
+    expect(saysTheSame('Dogs travel free [2].', 'Dogs travel free [1].')).toBe(true)
+  })
+})
+
+describe('times and numbers', () => {
+  const now = Date.parse('2026-03-10T12:00:00Z')
+
+  it.each([
+    ['2026-03-10T11:59:30Z', 'just now'],
+    ['2026-03-10T11:55:00Z', '5 minutes ago'],
+    ['2026-03-10T09:00:00Z', '3 hours ago'],
+    ['2026-03-09T11:00:00Z', 'yesterday'],
+    ['2026-02-01T11:00:00Z', '1 Feb 2026'],
+  ])('%s is %s', (iso, words) => expect(ago(iso, now)).toBe(words))
+
+  it('counts one and many', () => {
+    expect(plural(1, 'source')).toBe('1 source')
+    expect(plural(1200, 'source')).toBe('1,200 sources')
+  })
+})
