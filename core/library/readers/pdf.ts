@@ -99,6 +99,9 @@ function pageText(module: WrappedPdfiumModule, text: number): string {
   }
 }
 
+/** U+FFFE and U+0002 are PDFium's marks for a hyphen that only a line's end made. */
+const LINE_END_HYPHEN = new RegExp('[\\ufffe\\u0002]', 'g')
+
 function measure(
   module: WrappedPdfiumModule,
   text: number,
@@ -112,8 +115,7 @@ function measure(
   const char = module.FPDFText_GetCharIndexFromTextIndex(text, start + first)
   const box = charBox(module, text, char)
   return {
-    // U+FFFE and U+0002 are PDFium's marks for a hyphen that only a line's end made.
-    text: raw.replace(/[\ufffe\u0002]/g, '\u00ad').replace(/\r$/, ''),
+    text: raw.replace(LINE_END_HYPHEN, '\u00ad').replace(/\r$/, ''),
     page,
     size: Math.round(module.FPDFText_GetFontSize(text, char) * 10) / 10,
     isBold: module.FPDFText_GetFontWeight(text, char) >= 600,

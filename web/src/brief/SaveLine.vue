@@ -18,7 +18,7 @@ const words = computed(() => {
       return `Saved ${ago(store.savedAt)}`
     case 'failed':
       return `Not saved. ${store.error}`
-    case 'conflict':
+    default:
       return store.error
   }
 })

@@ -67,7 +67,12 @@ function changedAt(reply: string, other: string): (at: number) => boolean {
     if (part.added && part.value.trim() !== '') changed.fill(1, at, at + part.value.length)
     at += part.value.length
   }
-  return (index) => changed[index] === 1 && reply[index] !== undefined
+  // A space between two changed words is part of the change: one mark reads better than two.
+  for (const gap of reply.matchAll(/\s+/g)) {
+    const end = gap.index + gap[0].length
+    if (changed[gap.index - 1] === 1 && changed[end] === 1) changed.fill(1, gap.index, end)
+  }
+  return (index) => changed[index] === 1
 }
 
 /** Whether two replies say the same, markers aside. */

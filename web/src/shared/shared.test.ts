@@ -20,6 +20,7 @@ describe('a reply on screen', () => {
   it('marks the words that the other reply does not have, and no others', () => {
     expect(changed('Dogs travel free today.', 'Dogs travel free.')).toEqual(['today'])
     expect(changed('Dogs travel free.', 'Dogs travel free today.')).toEqual([])
+    expect(changed('Bring two towels.', 'Bring a towel.')).toEqual(['two towels'])
     expect(changed('A large plot costs £75.00.', 'A small plot costs £40.00.')).toEqual(['large', '75'])
   })
 

@@ -1,0 +1,13 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    include: ['e2e/**/*.test.ts'],
+    globalSetup: ['server/testing/blankImage.ts'],
+    testTimeout: 60_000,
+    hookTimeout: 180_000,
+    fileParallelism: false,
+    // One journey: what a later test needs, an earlier one has made.
+    bail: 1,
+  },
+})

@@ -1,0 +1,50 @@
+/** Passes all tests: types, lint and format; unit and server tests; a build; the real interface in Chromium. `--only e2e` runs the last alone. */
+import { spawnSync } from 'node:child_process'
+import { existsSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { build } from './build.mjs'
+import { root } from './bundle.mjs'
+
+const onlyE2e = process.argv.includes('e2e')
+
+function run(title, command, args) {
+  const began = Date.now()
+  console.log(`\n== ${title}`)
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' })
+  if (status !== 0) {
+    console.log(`\n${title} failed.`)
+    process.exit(status ?? 1)
+  }
+  console.log(`== ${title}: ${((Date.now() - began) / 1000).toFixed(0)} s`)
+}
+
+/** Where Chromium is, installing Debian's package when that is possible. */
+function chromium() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium'
+  if (existsSync(path)) return path
+  const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')
+  if (!mayInstall) {
+    console.log(
+      'The browser tests need Chromium. Install it (Debian: sudo apt-get install chromium), or set CHROMIUM to its path.',
+    )
+    process.exit(1)
+  }
+  run('Installing Chromium', 'sh', [
+    '-c',
+    'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null',
+  ])
+  return path
+}
+
+const vitest = ['node_modules/vitest/vitest.mjs', 'run']
+
+process.env.CHROMIUM = chromium()
+if (!onlyE2e) {
+  run('Types, lint and format', 'npm', ['run', '--silent', 'check'])
+  run('Unit and server tests', process.execPath, vitest)
+}
+console.log('\n== Building')
+await build()
+writeFileSync(join(root, 'dist/built'), '')
+run('The real interface', process.execPath, [...vitest, '--config', 'e2e/vitest.config.ts'])
+console.log('\nAll tests passed.')
