@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { readFileSync, readdirSync } from 'node:fs'
+import { segmentedWords } from './words'
 import { contentStems, contentTerms, coverage, finished, likeness, sentences, stem, wordCount, words } from './index'
 
 describe('words', () => {
@@ -6,6 +8,17 @@ describe('words', () => {
     const found = words('A return is £12.50, sailing 07:30.')
     expect(found.map((word) => word.text)).toContain('12.50')
     expect('A return is £12.50, sailing 07:30.'.slice(found[1]!.start, found[1]!.end)).toBe('return')
+  })
+
+  it('finds in Latin text just what the Unicode segmenter finds', () => {
+    const folder = new URL('../../demo/texts/', import.meta.url)
+    const texts = readdirSync(folder).map((name) => readFileSync(new URL(name, folder), 'utf8'))
+    const odd = 'At 7.30 a.m. (not 19:45), O’Neil’s 1,120.50 e-bikes_2 cost €5; “naïve” café… 3:1 x;y a:b 5% №'
+    for (const text of [...texts, odd]) expect(words(text)).toEqual(segmentedWords(text))
+  })
+
+  it('parts text of other scripts too', () => {
+    expect(words('船は何時に出ますか').length).toBeGreaterThan(2)
   })
 
   it('counts as a person counts', () => {

@@ -1,0 +1,173 @@
+/**
+ * Measures the product and prints a table. Every figure is taken in this run, on this machine; compare figures of one
+ * run with each other, not with those of another machine.
+ */
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { spawn } from 'node:child_process'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { monitorEventLoopDelay, performance } from 'node:perf_hooks'
+import { fileURLToPath } from 'node:url'
+import { gzipSync } from 'node:zlib'
+import { bundleThreads } from '../scripts/bundle.mjs'
+import { newDataFolder, openTestApp, type TestApp } from '../server/testing/testApp'
+import setup from '../server/testing/blankImage'
+import { passages } from '../server/src/database'
+import { meadowText, QUESTIONS } from './texts'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+const rows: [what: string, figure: string, note: string][] = []
+const row = (what: string, figure: string, note = '') => {
+  rows.push([what, figure, note])
+  process.stdout.write(`${what}: ${figure}${note ? ` (${note})` : ''}\n`)
+}
+
+const ms = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`
+const at = (sorted: readonly number[], share: number) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]!
+
+/** Runs work again and again, after a warm-up, and gives median and 95th percentile in milliseconds. */
+async function timed(work: (turn: number) => Promise<unknown>, times: number): Promise<string> {
+  for (let turn = 0; turn < 5; turn++) await work(turn)
+  const took: number[] = []
+  for (let turn = 0; turn < times; turn++) {
+    const began = performance.now()
+    await work(turn)
+    took.push(performance.now() - began)
+  }
+  took.sort((a, b) => a - b)
+  return `${ms(at(took, 0.5))} median, ${ms(at(took, 0.95))} p95`
+}
+
+async function benchServer(characters: number, label: string): Promise<void> {
+  const app = await openTestApp()
+  const agent = (await app.ask('POST', '/api/agents', { name: 'Bench' })).body.id as string
+  await ingest(app, agent, characters, label)
+  const question = (turn: number) => QUESTIONS[turn % QUESTIONS.length]!
+  row(
+    `query, ${label}`,
+    await timed((turn) => app.ask('GET', `/api/agents/${agent}/search?q=${encodeURIComponent(question(turn))}`), 60),
+  )
+  row(
+    `turn on the built-in model, ${label}`,
+    await timed((turn) => app.ask('POST', `/api/agents/${agent}/turns`, { text: question(turn) }), 40),
+    'over HTTP, stored',
+  )
+  await app.end()
+}
+
+async function ingest(app: TestApp, agent: string, characters: number, label: string): Promise<void> {
+  const files = 4
+  const began = performance.now()
+  const delay = monitorEventLoopDelay({ resolution: 5 })
+  delay.enable()
+  await Promise.all(
+    Array.from({ length: files }, (_, n) =>
+      app.read(agent, new File([meadowText(n, characters / files)], `meadow-${n}.md`)),
+    ),
+  )
+  delay.disable()
+  const seconds = (performance.now() - began) / 1000
+  row(
+    `ingest, ${label}`,
+    `${seconds.toFixed(1)} s`,
+    `${Math.round(characters / seconds / 1000)} k characters/s, ${files} Markdown files`,
+  )
+  row(
+    `event-loop delay during ingest, ${label}`,
+    `${ms(delay.percentile(99) / 1e6)} p99, ${ms(delay.max / 1e6)} most`,
+    'database in its own thread',
+  )
+}
+
+/** What the same statements cost the event loop when PGlite runs on the main thread: why it does not. */
+async function benchDatabaseThread(): Promise<void> {
+  const { PGlite } = await import('@electric-sql/pglite')
+  const { drizzle } = await import('drizzle-orm/pglite')
+  const folder = newDataFolder()
+  const client = await PGlite.create(join(folder, 'database'))
+  const inThread = await openTestApp()
+  const statements = async (db: { execute(query: string): Promise<unknown> }) => {
+    for (let turn = 0; turn < 40; turn++)
+      await db.execute(`select count(*), max(md5(n::text)) from generate_series(1, ${20_000 + turn}) n`)
+  }
+  /** The longest the event loop stood still while work ran: how late the latest tick of a 2 ms timer came. */
+  const measure = async (work: () => Promise<void>) => {
+    let last = performance.now()
+    let longest = 0
+    const tick = () => {
+      const now = performance.now()
+      longest = Math.max(longest, now - last)
+      last = now
+    }
+    const timer = setInterval(tick, 2)
+    await work()
+    await new Promise((resolve) => setTimeout(resolve, 20))
+    clearInterval(timer)
+    return `${ms(longest)} longest stall`
+  }
+  const here = await measure(() => statements(drizzle(client)))
+  const there = await measure(() => statements(inThread.services.db))
+  row('40 heavy statements', `${there} in a thread`, `${here} when PGlite shares the main thread`)
+  await inThread.services.db.select().from(passages).limit(1)
+  await client.close()
+  await inThread.end()
+  rmSync(folder, { recursive: true, force: true })
+}
+
+/** From `node dist/main.js` to the first healthy answer. */
+async function benchStart(): Promise<void> {
+  const main = join(root, 'dist/main.js')
+  if (!existsSync(main)) return row('server start', 'not measured', 'run “npm run build” first')
+  const start = async (folder: string) => {
+    const began = performance.now()
+    const child = spawn(process.execPath, [main], {
+      env: { ...process.env, PARROT_DATA: folder, PORT: '4177', PARROT_LOG: 'silent' },
+    })
+    for (;;) {
+      const isUp = await fetch('http://127.0.0.1:4177/api/health').then(
+        (response) => response.ok,
+        () => false,
+      )
+      if (isUp) break
+      await new Promise((resolve) => setTimeout(resolve, 20))
+    }
+    const took = performance.now() - began
+    child.kill('SIGTERM')
+    await new Promise((resolve) => child.once('exit', resolve))
+    return `${(took / 1000).toFixed(1)} s`
+  }
+  const fresh = mkdtempSync(join(tmpdir(), 'parrot-bench-'))
+  row('server start, empty folder', await start(fresh), 'makes the database, once')
+  row('server start, later', await start(fresh))
+  rmSync(fresh, { recursive: true, force: true })
+}
+
+function benchBundle(): void {
+  const folder = join(root, 'dist/web/assets')
+  if (!existsSync(folder)) return row('first load', 'not measured', 'run “npm run build” first')
+  const page = readFileSync(join(root, 'dist/web/index.html'), 'utf8')
+  const size = (names: readonly string[]) =>
+    `${(names.reduce((sum, name) => sum + gzipSync(readFileSync(join(folder, name))).length, 0) / 1000).toFixed(0)} kB`
+  const all = readdirSync(folder).filter((name) => name.endsWith('.js'))
+  row(
+    'JavaScript of the entry, gzipped',
+    size(all.filter((name) => page.includes(name))),
+    'limit for a first load: 250 kB',
+  )
+  row('JavaScript of all stages together, gzipped', size(all))
+}
+
+await bundleThreads()
+await setup()
+await benchStart()
+benchBundle()
+await benchDatabaseThread()
+await benchServer(200_000, '0.2 M characters')
+await benchServer(3_000_000, '3 M characters')
+
+const widths = [0, 1].map((column) => Math.max(...rows.map((each) => each[column as 0 | 1].length)))
+process.stdout.write(
+  `\n${rows.map(([what, figure, note]) => `${what.padEnd(widths[0]!)}  ${figure.padEnd(widths[1]!)}  ${note}`).join('\n')}\n`,
+)
+process.exit(0)
