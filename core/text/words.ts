@@ -58,6 +58,7 @@ function pieceEnd(text: string, from: number): { end: number; isClean: boolean }
 const LATIN_WORD =
   /[\p{L}\p{M}\p{N}_]+(?:(?:(?<=\p{L})['’.:·](?=\p{L})|(?<=\p{N})[.,;'’](?=\p{N}))[\p{L}\p{M}\p{N}_]+)*/gu
 /** Text whose words the pattern above finds just as UAX #29 does: nothing beyond Latin letters and common signs. */
+// eslint-disable-next-line no-control-regex -- control characters part words like spaces do
 const IS_LATIN = /^[\u0000-\u024f\u2010-\u2027\u2030-\u203a\u20ac\u2190-\u2193\u00d7]*$/
 
 /**

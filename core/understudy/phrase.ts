@@ -33,13 +33,19 @@ function sayRow(unit: Unit, question: string): string {
   const narrowing = others.filter((cell) => overlap(cell.value) > 0)
   const open = others.filter((cell) => !narrowing.includes(cell))
   const told = suitable(mostNamed(open, overlap), question)
-  const facts = told.map((cell) => `the ${asNoun(cell.header)} is ${cell.value}`)
-  const about = [key, ...narrowing].map((cell) => lowerFirst(cell.value)).join(', ')
+  const facts = told.map(sayCell)
+  const about = [key, ...narrowing].map((cell) => asNoun(cell.value)).join(', ')
   if (facts.length === 0) return finished(`${key.value}: ${unit.cells.map((cell) => cell.value).join(', ')}`)
   return finished(`For ${about}, ${listed(facts)}`)
 }
 
 type Cells = Unit['cells']
+
+/** "the yearly fee is £75.00"; under a header that is a name: "it is £54.00 (Sula Holm)". */
+function sayCell({ header, value }: Cells[number]): string {
+  const noun = asNoun(header)
+  return /^\p{Lu}\p{Ll}/u.test(noun) ? `it is ${value} (${noun})` : `the ${noun} is ${value}`
+}
 
 /** The cells whose headers share most words with the question; all when none shares any. */
 function mostNamed(cells: Cells, overlap: (text: string) => number): Cells {
@@ -63,9 +69,9 @@ export function lowerFirst(text: string): string {
   return /^\p{Lu}\p{Ll}/u.test(text) && COMMON_OPENERS.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text
 }
 
-/** A column's header inside a sentence: "Yearly fee" loses its capital, "Sula Holm" and "Inchmore" keep theirs. */
+/** A cell's words inside a sentence: "Yearly fee" loses its capital, "Sula Holm" and "Inchmore" keep theirs. */
 const asNoun = (header: string): string =>
-  /^\p{Lu}\p{Ll}+(?: [\p{Ll}\p{N}]\S*)+$/u.test(header)
+  /^\p{Lu}[\p{Ll}-]+(?: [\p{Ll}\p{N}]\S*)+$/u.test(header)
     ? header[0]!.toLowerCase() + header.slice(1)
     : lowerFirst(header)
 

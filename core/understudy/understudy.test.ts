@@ -58,6 +58,13 @@ describe('answering from passages', () => {
     expect(ask('What is the yearly fee for a large plot?')).toBe('For Large, the yearly fee is £75.00 [2].')
   })
 
+  it('says the value under a header that is a name without making a thing of the name', () => {
+    const cards = found('Ticket: Ten-trip card; Sula Holm: £54.00; Inchmore: £76.50', ['Cards'])
+    expect(ask('How much is a ten-trip card to Inchmore?', {}, [cards])).toBe(
+      'For ten-trip card, it is £76.50 (Inchmore) [1].',
+    )
+  })
+
   it('gives all steps in order, with the line that leads them in', () => {
     expect(ask('How do I replace a lost key?')).toBe(
       'To replace a lost key:\n1. Tell the warden.\n2. Pay £5.00 at the hut.\n3. Sign for the new key [3].',

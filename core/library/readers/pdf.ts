@@ -100,7 +100,8 @@ function pageText(module: WrappedPdfiumModule, text: number): string {
 }
 
 /** U+FFFE and U+0002 are PDFium's marks for a hyphen that only a line's end made. */
-const LINE_END_HYPHEN = new RegExp('[\\ufffe\\u0002]', 'g')
+// eslint-disable-next-line no-control-regex -- the mark is a control character
+const LINE_END_HYPHEN = /[\ufffe\u0002]/g
 
 function measure(
   module: WrappedPdfiumModule,

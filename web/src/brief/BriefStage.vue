@@ -1,28 +1,18 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ElSwitch } from '../design/elements'
-import type { Brief } from '@parrot/contract'
-import { useAgent } from '../frame/agentStore'
-import AgentFace from '../shared/AgentFace.vue'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { useKeys } from '../shared/keys'
 import { tellFailure } from '../shared/undo'
+import BriefDocument from './BriefDocument.vue'
 import { useBrief } from './briefStore'
-import DialRows from './DialRows.vue'
-import EditLine from './EditLine.vue'
-import EntryList from './EntryList.vue'
-import LineList from './LineList.vue'
-import ModelChoice from './ModelChoice.vue'
 import PromptView from './PromptView.vue'
-import RuleList from './RuleList.vue'
 import SaveLine from './SaveLine.vue'
 
-/** The brief: one document, read and edited in place, section by section. */
+/** The brief: one document to read and edit, or the prompt it compiles to, with its revision and the way back. */
 const route = useRoute()
 const router = useRouter()
 const store = useBrief()
-const agents = useAgent()
 
 const view = ref<'document' | 'prompt'>('document')
 const brief = computed(() => store.brief)
@@ -40,14 +30,6 @@ const SECTIONS = [
   ['freeform', 'Free text'],
   ['model', 'Model'],
 ] as const
-
-function edit(change: (draft: Brief) => void): void {
-  if (!store.brief) return
-  change(store.brief)
-  store.changed()
-}
-
-const newId = () => Math.random().toString(36).slice(2, 10)
 
 const attempt = (step: () => Promise<void>) => () => void step().catch(tellFailure)
 useKeys({ 'ctrl+z': attempt(store.undo), 'ctrl+y': attempt(store.redo), 'ctrl+Z': attempt(store.redo) })
@@ -76,21 +58,6 @@ function goTo(field: string): void {
 }
 
 const jump = (id: string) => document.getElementById(id)?.scrollIntoView({ behavior: 'smooth', block: 'start' })
-const maxWordsShown = computed(() => brief.value?.manner.format.maxWords ?? '')
-const maxWordsError = ref('')
-
-function setMaxWords(event: Event): void {
-  const text = (event.target as HTMLInputElement).value.trim()
-  const words = Number(text)
-  maxWordsError.value = ''
-  if (text !== '' && (!Number.isInteger(words) || words < 5 || words > 2000)) {
-    maxWordsError.value = 'A whole number from 5 to 2,000, or nothing.'
-    return
-  }
-  edit((draft) => (draft.manner.format.maxWords = text === '' ? null : words))
-}
-
-const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(tag)
 </script>
 
 <template>
@@ -122,269 +89,7 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
 
       <PromptView v-if="view === 'prompt'" :agent-id="agentId" :revision="store.revision" @field="goTo" />
 
-      <div v-else class="document">
-        <section id="identity">
-          <div class="title">
-            <AgentFace :seed="brief.identity.avatar || brief.identity.name" :size="76" />
-            <div>
-              <h1>{{ brief.identity.name || 'Unnamed agent' }}</h1>
-              <p class="lead">{{ brief.identity.description || 'Say in one line what this agent is for.' }}</p>
-            </div>
-          </div>
-          <h2>Identity</h2>
-          <EditLine
-            label="Name"
-            field="identity.name"
-            :model-value="brief.identity.name"
-            :maxlength="80"
-            placeholder="What people call it"
-            @update:model-value="edit((d) => (d.identity.name = $event))"
-          />
-          <EditLine
-            label="Role"
-            field="identity.role"
-            :model-value="brief.identity.role"
-            :maxlength="300"
-            placeholder="the front desk of …"
-            @update:model-value="edit((d) => (d.identity.role = $event))"
-          />
-          <EditLine
-            label="Description"
-            field="identity.description"
-            :model-value="brief.identity.description"
-            :maxlength="600"
-            placeholder="One line for the list of agents"
-            @update:model-value="edit((d) => (d.identity.description = $event))"
-          />
-          <EditLine
-            label="Face"
-            field="identity.avatar"
-            :model-value="brief.identity.avatar"
-            :maxlength="120"
-            placeholder="Any words: each draws another face"
-            @update:model-value="edit((d) => (d.identity.avatar = $event))"
-          />
-          <EditLine
-            label="Language"
-            field="identity.language"
-            :model-value="brief.identity.language"
-            :maxlength="35"
-            placeholder="en-GB"
-            @update:model-value="isLanguage($event) && edit((d) => (d.identity.language = $event))"
-          />
-        </section>
-
-        <section id="purpose">
-          <h2>Purpose</h2>
-          <EditLine
-            label="Job"
-            field="purpose.job"
-            is-long
-            :model-value="brief.purpose.job"
-            placeholder="answer passengers’ questions about …"
-            @update:model-value="edit((d) => (d.purpose.job = $event))"
-          />
-          <EditLine
-            label="Audience"
-            field="purpose.audience"
-            is-long
-            :model-value="brief.purpose.audience"
-            placeholder="Who asks, and what they know already"
-            @update:model-value="edit((d) => (d.purpose.audience = $event))"
-          />
-          <LineList
-            label="Goal"
-            field="purpose.goals"
-            :model-value="brief.purpose.goals"
-            placeholder="What a good answer achieves"
-            @update:model-value="edit((d) => (d.purpose.goals = $event))"
-          />
-          <LineList
-            label="Out of scope"
-            field="purpose.outOfScope"
-            :model-value="brief.purpose.outOfScope"
-            placeholder="What is not its business"
-            @update:model-value="edit((d) => (d.purpose.outOfScope = $event))"
-          />
-        </section>
-
-        <section id="manner">
-          <h2>Manner</h2>
-          <EditLine
-            label="Persona"
-            field="manner.persona"
-            is-long
-            :model-value="brief.manner.persona"
-            :maxlength="8000"
-            placeholder="How it speaks, as you would describe a person"
-            @update:model-value="edit((d) => (d.manner.persona = $event))"
-          />
-          <DialRows
-            :dials="brief.manner.dials"
-            @change="(dial, value) => edit((d) => (d.manner.dials[dial] = value))"
-          />
-          <div class="format">
-            <span class="label">Format</span>
-            <div class="choices">
-              <label data-field="manner.format.maxWords">
-                At most
-                <input
-                  class="field words"
-                  inputmode="numeric"
-                  :value="maxWordsShown"
-                  placeholder="any"
-                  aria-label="Longest answer in words"
-                  @change="setMaxWords"
-                />
-                words
-              </label>
-              <label data-field="manner.format.bullets">
-                Lists as bullets
-                <select
-                  class="field"
-                  :value="brief.manner.format.bullets"
-                  @change="
-                    edit((d) => (d.manner.format.bullets = ($event.target as HTMLSelectElement).value as 'auto'))
-                  "
-                >
-                  <option value="auto">where they help</option>
-                  <option value="always">always</option>
-                  <option value="never">never</option>
-                </select>
-              </label>
-              <p v-if="maxWordsError" class="wrong" role="alert">{{ maxWordsError }}</p>
-            </div>
-          </div>
-          <EditLine
-            label="Sign-off"
-            field="manner.format.signOff"
-            :model-value="brief.manner.format.signOff"
-            :maxlength="300"
-            placeholder="A closing line for every answer, or nothing"
-            @update:model-value="edit((d) => (d.manner.format.signOff = $event))"
-          />
-        </section>
-
-        <section id="rules">
-          <h2>Rules</h2>
-          <RuleList
-            :rules="brief.rules"
-            :reading-of="store.readingOf"
-            :new-id="newId"
-            @change="edit((d) => (d.rules = $event))"
-          />
-        </section>
-
-        <section id="boundaries">
-          <h2>Boundaries</h2>
-          <EntryList
-            name="boundary"
-            field="boundaries"
-            :entries="brief.boundaries"
-            :parts="[
-              { key: 'subject', label: 'Stay out of', placeholder: 'a subject in a few words' },
-              { key: 'examples', label: 'Such as', placeholder: 'one question a line', isList: true, separator: '\n' },
-              { key: 'reply', label: 'Say instead', placeholder: 'word for word' },
-            ]"
-            :blank="() => ({ id: newId(), subject: '', examples: [], reply: '', onHit: 'decline' as const })"
-            empty="Subjects it stays out of, and what it says instead."
-            @change="edit((d) => (d.boundaries = $event))"
-          />
-        </section>
-
-        <section id="glossary">
-          <h2>Glossary</h2>
-          <EntryList
-            name="term"
-            field="glossary"
-            :entries="brief.glossary"
-            :parts="[
-              { key: 'term', label: 'Term', placeholder: 'the word your documents use' },
-              { key: 'also', label: 'Also called', placeholder: 'other words, with commas', isList: true },
-              { key: 'meaning', label: 'Means', placeholder: 'in one line' },
-            ]"
-            :blank="() => ({ term: '', meaning: '', also: [] })"
-            empty="Words of your trade, and the other words people use for them. A question with one finds the other."
-            @change="edit((d) => (d.glossary = $event))"
-          />
-        </section>
-
-        <section id="openers">
-          <h2>Openers</h2>
-          <EditLine
-            label="Greeting"
-            field="openers.greeting"
-            is-long
-            :model-value="brief.openers.greeting"
-            :maxlength="1000"
-            placeholder="The first thing a visitor reads"
-            @update:model-value="edit((d) => (d.openers.greeting = $event))"
-          />
-          <LineList
-            label="Suggestion"
-            field="openers.suggestions"
-            :most="12"
-            :model-value="brief.openers.suggestions"
-            placeholder="A question a visitor may begin with"
-            @update:model-value="edit((d) => (d.openers.suggestions = $event))"
-          />
-        </section>
-
-        <section id="grounding">
-          <h2>Grounding</h2>
-          <div class="switch" data-field="grounding.libraryOnly">
-            <span class="label">Library only</span>
-            <ElSwitch
-              :model-value="brief.grounding.libraryOnly"
-              aria-label="Library only"
-              @update:model-value="edit((d) => (d.grounding.libraryOnly = $event === true))"
-            />
-            <span class="small soft">{{
-              brief.grounding.libraryOnly
-                ? 'It says only what the library says.'
-                : 'A language model may add what it knows by itself.'
-            }}</span>
-          </div>
-          <div class="switch" data-field="grounding.cite">
-            <span class="label">Citations</span>
-            <ElSwitch
-              :model-value="brief.grounding.cite"
-              aria-label="Citations"
-              @update:model-value="edit((d) => (d.grounding.cite = $event === true))"
-            />
-            <span class="small soft">{{
-              brief.grounding.cite ? 'Every answer shows where it stands.' : 'Answers carry no sources.'
-            }}</span>
-          </div>
-          <EditLine
-            label="When unknown"
-            field="grounding.whenUnknown"
-            is-long
-            :model-value="brief.grounding.whenUnknown"
-            :maxlength="1000"
-            placeholder="What it says when the library does not tell"
-            @update:model-value="edit((d) => (d.grounding.whenUnknown = $event))"
-          />
-        </section>
-
-        <section id="freeform">
-          <h2>Free text</h2>
-          <EditLine
-            label="For a model"
-            field="freeform"
-            is-long
-            :model-value="brief.freeform"
-            :maxlength="40000"
-            placeholder="Anything else, passed on as written. The built-in model does not read it."
-            @update:model-value="edit((d) => (d.freeform = $event))"
-          />
-        </section>
-
-        <section id="model">
-          <h2>Model</h2>
-          <ModelChoice v-if="agents.agent" :agent="agents.agent" />
-        </section>
-      </div>
+      <BriefDocument v-else :brief="brief" />
     </div>
   </div>
   <p v-else class="soft opening">Opening the brief…</p>
@@ -446,65 +151,6 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
 .views button[aria-selected='true'] {
   color: var(--ink);
   border-color: var(--accent);
-}
-.document {
-  padding-bottom: 50vh;
-}
-section {
-  padding: 14px 0 20px;
-  scroll-margin-top: calc(var(--path-height) + 54px);
-}
-section h2 {
-  margin-bottom: 8px;
-  padding-bottom: 5px;
-  border-bottom: 1px solid var(--line);
-}
-.title {
-  display: flex;
-  gap: 20px;
-  align-items: center;
-  margin: 6px 0 24px;
-}
-.title h1 {
-  font-size: 34px;
-}
-.lead {
-  font: 18px/1.45 var(--serif);
-  color: var(--soft);
-}
-.format,
-.switch {
-  display: grid;
-  grid-template-columns: 128px 1fr;
-  gap: 14px;
-  align-items: center;
-  padding: 7px 0;
-}
-.switch {
-  grid-template-columns: 128px auto 1fr;
-}
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 26px;
-  align-items: center;
-}
-.choices label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.choices .field {
-  width: auto;
-  padding: 5px 8px;
-}
-.choices .words {
-  width: 72px;
-  text-align: right;
-}
-.wrong {
-  color: var(--brick);
-  font-size: 14px;
 }
 :deep(.found) {
   background: var(--straw);

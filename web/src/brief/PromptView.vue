@@ -61,6 +61,7 @@ li {
   display: grid;
   grid-template-columns: 170px 1fr;
   gap: 16px;
+  align-items: baseline;
   padding: 2px 0;
 }
 li:hover:not(.heading) {

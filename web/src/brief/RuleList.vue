@@ -170,6 +170,9 @@ async function move(id: string, by: number): Promise<void> {
 .ghost {
   font: 17px/1.45 var(--serif);
 }
+.part + .part {
+  margin-top: 3px;
+}
 .off .ghost {
   text-decoration: line-through;
   color: var(--faint);

@@ -142,7 +142,7 @@ li a:hover {
   display: flex;
   align-items: center;
 }
-@media (max-width: 1100px) {
+@media (min-width: 721px) and (max-width: 1100px) {
   .state {
     max-width: 12ch;
     overflow: hidden;

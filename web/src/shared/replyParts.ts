@@ -64,7 +64,10 @@ function changedAt(reply: string, other: string): (at: number) => boolean {
   let at = 0
   for (const part of diffWordsWithSpace(other.replace(MARKER, ''), blank(reply))) {
     if (part.removed) continue
-    if (part.added && part.value.trim() !== '') changed.fill(1, at, at + part.value.length)
+    if (part.added && part.value.trim() !== '') {
+      const lead = part.value.length - part.value.trimStart().length
+      changed.fill(1, at + lead, at + part.value.trimEnd().length)
+    }
     at += part.value.length
   }
   // A space between two changed words is part of the change: one mark reads better than two.

@@ -1,0 +1,71 @@
+/** Takes the pictures of the main views from the demo data, for the README. Run after `npm run build`. */
+import { mkdirSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import type { Page } from 'playwright-core'
+import setup from '../server/testing/blankImage'
+import { openWorld } from './world'
+
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
+mkdirSync(folder, { recursive: true })
+await setup()
+const world = await openWorld()
+const { agents } = (await (await fetch(`${world.url}/api/agents`)).json()) as { agents: { id: string; name: string }[] }
+const marlow = `/agents/${agents.find((agent) => agent.name === 'Marlow')!.id}`
+const page = await world.open('/')
+
+const SETTLE_MS = 500
+async function shoot(name: string, path?: string, act?: (page: Page) => Promise<void>): Promise<void> {
+  if (path) await page.goto(`${world.url}${path}`)
+  await page.waitForLoadState('networkidle', { timeout: 3000 }).catch(() => undefined)
+  await act?.(page)
+  await page.waitForTimeout(SETTLE_MS)
+  await page.screenshot({ path: `${folder}${name}.png` })
+}
+
+const ask = async (text: string) => {
+  await page.getByRole('textbox', { name: /^Ask / }).fill(text)
+  await page.getByRole('button', { name: 'Ask', exact: true }).click()
+  await page.getByRole('button', { name: 'Show workings' }).last().waitFor()
+}
+
+await shoot('agents')
+await shoot('brief', `${marlow}/brief`, async () => {
+  await page.locator('#manner').evaluate((section) => section.scrollIntoView())
+})
+await shoot('prompt', `${marlow}/brief`, () => page.getByRole('tab', { name: 'Compiled prompt' }).click())
+await shoot('finder', `${marlow}/library`, () =>
+  page.getByLabel('Question for the finder').fill('How early must I check in?'),
+)
+await shoot('reader', `${marlow}/library`, async () => {
+  await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
+  await page.mouse.move(900, 500)
+})
+await shoot('workings', `${marlow}/brief`, async () => {
+  await ask('How much is an adult return to Sula Holm?')
+  await page.getByRole('button', { name: 'Show workings' }).last().click()
+})
+await shoot('before-and-now', `${marlow}/brief`, async () => {
+  await ask('Can I bring my dog?')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Add a rule' }).click()
+  await page.getByLabel('Rule 5: when').fill('someone asks about dogs')
+  await page.getByLabel('Rule 5: do').fill('say “Water bowls stand by the rear lounge door.”')
+  await page.getByText('1 moved').waitFor()
+  await ask('Can I bring my dog?')
+})
+await shoot('rehearse', `${marlow}/rehearse`, async () => {
+  await page.getByRole('button', { name: 'Run all scripts' }).click()
+  await page.getByText('reworded').first().waitFor()
+  await page.getByText('Now').first().waitFor()
+})
+await shoot('release', `${marlow}/release`, () => page.getByText('1 change since edition 1').waitFor())
+await shoot('logbook', `${marlow}/logbook`, async () => {
+  await page.getByRole('button', { name: 'With unanswered questions 2' }).click()
+  await page.getByRole('button', { name: /swimming pool/ }).click()
+})
+await shoot('settings', '/settings')
+await shoot('talk', '/talk/marlow', async () => {
+  await page.getByRole('button', { name: 'How do I change a booking?' }).click()
+  await page.locator('.marker').first().click()
+})
+await world.end()
