@@ -43,7 +43,7 @@ async function makePdf(name: string): Promise<void> {
   const out = pdf.pipe(createWriteStream(at(`files/${name}.pdf`)))
   for (const line of lines) {
     const isHeading = line.kind === 'h1' || line.kind === 'h2'
-    pdf.font(isHeading ? 'Helvetica-Bold' : 'Times-Roman').fontSize(line.kind === 'h1' ? 24 : isHeading ? 17 : 13)
+    pdf.font(isHeading ? 'Helvetica-Bold' : 'Times-Roman').fontSize(line.kind === 'h1' ? 24 : isHeading ? 18 : 14)
     if (line.kind === 'h2' && pdf.y > 410) pdf.addPage()
     if (isHeading) pdf.moveDown(line.kind === 'h2' ? 0.9 : 0)
     pdf.text(line.kind === 'item' ? `• ${line.text}` : line.text, {

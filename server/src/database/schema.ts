@@ -274,6 +274,7 @@ export const endpoints = pgTable('endpoints', {
   model: text('model').notNull(),
   sealedKey: text('sealed_key'),
   createdAt: created(),
+  removedAt: moment('removed_at'),
 })
 
 /** Settings of the whole installation, by name. */

@@ -119,6 +119,19 @@ describe('a key', () => {
     expect((await change({ key: '' })).body.hasKey).toBe(false)
   })
 
+  it('comes back with its endpoint when a removal is undone, and an endpoint in use is not removed', async () => {
+    const { id } = await setUp(address, KEY)
+    await use(id)
+    expect((await app.ask('DELETE', `/api/endpoints/${id}`)).body).toMatchObject({
+      status: 409,
+      title: 'The endpoint is in use.',
+    })
+    await use(null)
+    expect((await app.ask('DELETE', `/api/endpoints/${id}`)).status).toBe(204)
+    expect(JSON.stringify((await app.ask('GET', '/api/endpoints')).body)).not.toContain(id)
+    expect((await app.ask('POST', `/api/endpoints/${id}/restore`)).body).toMatchObject({ id, hasKey: true })
+  })
+
   it('can be tested without being told', async () => {
     const good = await setUp(address, KEY)
     const bad = await setUp(address, 'wrong')

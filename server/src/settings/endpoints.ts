@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm'
+import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { Endpoint, NewEndpoint } from '@parrot/contract'
 import { agents, endpoints, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
@@ -17,10 +17,13 @@ export const shownEndpoint = (row: EndpointRow): Endpoint => ({
 })
 
 export const listEndpoints = (db: Database): Promise<EndpointRow[]> =>
-  db.select().from(endpoints).orderBy(asc(endpoints.createdAt))
+  db.select().from(endpoints).where(isNull(endpoints.removedAt)).orderBy(asc(endpoints.createdAt))
 
 export async function endpointById(db: Database, id: string): Promise<EndpointRow> {
-  const [row] = await db.select().from(endpoints).where(eq(endpoints.id, id))
+  const [row] = await db
+    .select()
+    .from(endpoints)
+    .where(and(eq(endpoints.id, id), isNull(endpoints.removedAt)))
   if (!row) throw notFound('endpoint')
   return row
 }
@@ -57,7 +60,7 @@ export async function changeEndpoint(
   return row!
 }
 
-/** Removes an endpoint that no agent uses. */
+/** Removes an endpoint that no agent uses; its key stays sealed on the server, so that it can be brought back whole. */
 export async function removeEndpoint(db: Database, id: string): Promise<void> {
   await endpointById(db, id)
   const users = await db.select({ name: agents.name }).from(agents).where(eq(agents.endpointId, id))
@@ -67,5 +70,15 @@ export async function removeEndpoint(db: Database, id: string): Promise<void> {
       'The endpoint is in use.',
       `${users.map((user) => user.name).join(', ')} ${users.length === 1 ? 'answers' : 'answer'} through it. Choose another model there first.`,
     )
-  await db.delete(endpoints).where(eq(endpoints.id, id))
+  await db.update(endpoints).set({ removedAt: new Date() }).where(eq(endpoints.id, id))
+}
+
+export async function restoreEndpoint(db: Database, id: string): Promise<EndpointRow> {
+  const [row] = await db
+    .update(endpoints)
+    .set({ removedAt: null })
+    .where(and(eq(endpoints.id, id), isNotNull(endpoints.removedAt)))
+    .returning()
+  if (!row) throw notFound('removed endpoint')
+  return row
 }

@@ -4,7 +4,15 @@ import { allowedHosts, endpointList, endpointSchema, endpointTest, newEndpoint }
 import { ModelProblem } from '@parrot/core/dialogue'
 import { endpointModel } from '../models/endpointModel'
 import type { Services } from '../services'
-import { addEndpoint, changeEndpoint, endpointById, listEndpoints, removeEndpoint, shownEndpoint } from './endpoints'
+import {
+  addEndpoint,
+  changeEndpoint,
+  endpointById,
+  listEndpoints,
+  removeEndpoint,
+  restoreEndpoint,
+  shownEndpoint,
+} from './endpoints'
 import { listAllowedHosts, setAllowedHosts } from './hosts'
 
 const params = z.object({ id: z.string() })
@@ -45,6 +53,12 @@ export const settingsRoutes =
       await removeEndpoint(db, id)
       return reply.code(204).send()
     })
+
+    app.post(
+      '/api/endpoints/:id/restore',
+      { schema: { params, response: { 200: endpointSchema } } },
+      async ({ params: { id } }) => shownEndpoint(await restoreEndpoint(db, id)),
+    )
 
     app.post(
       '/api/endpoints/:id/test',

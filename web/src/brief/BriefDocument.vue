@@ -26,17 +26,25 @@ function edit(change: (draft: Brief) => void): void {
 const newId = () => Math.random().toString(36).slice(2, 10)
 
 const maxWordsShown = computed(() => props.brief.manner.format.maxWords ?? '')
-const maxWordsError = ref('')
+const formatError = ref('')
+
+/** A number within its bounds from what was typed, null for nothing, undefined for anything else. */
+function numberFrom(event: Event, least: number, most: number): number | null | undefined {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const value = Number(text)
+  const fits = text === '' || (Number.isFinite(value) && value >= least && value <= most)
+  formatError.value = fits ? '' : `A number from ${least} to ${most.toLocaleString('en-GB')}, or nothing.`
+  return fits ? (text === '' ? null : value) : undefined
+}
 
 function setMaxWords(event: Event): void {
-  const text = (event.target as HTMLInputElement).value.trim()
-  const words = Number(text)
-  maxWordsError.value = ''
-  if (text !== '' && (!Number.isInteger(words) || words < 5 || words > 2000)) {
-    maxWordsError.value = 'A whole number from 5 to 2,000, or nothing.'
-    return
-  }
-  edit((draft) => (draft.manner.format.maxWords = text === '' ? null : words))
+  const words = numberFrom(event, 5, 2000)
+  if (words !== undefined) edit((draft) => (draft.manner.format.maxWords = words === null ? null : Math.round(words)))
+}
+
+function setReadingGrade(event: Event): void {
+  const grade = numberFrom(event, 1, 20)
+  if (grade !== undefined) edit((draft) => (draft.manner.format.readingGrade = grade))
 }
 
 const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(tag)
@@ -168,7 +176,40 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
               <option value="never">never</option>
             </select>
           </label>
-          <p v-if="maxWordsError" class="wrong" role="alert">{{ maxWordsError }}</p>
+          <label data-field="manner.format.readingGrade">
+            Reading grade at most
+            <input
+              class="field words"
+              inputmode="decimal"
+              :value="props.brief.manner.format.readingGrade ?? ''"
+              placeholder="any"
+              aria-label="Reading grade at most"
+              @change="setReadingGrade"
+            />
+          </label>
+          <label data-field="manner.format.emoji">
+            <ElSwitch
+              :model-value="brief.manner.format.emoji"
+              size="small"
+              aria-label="Emoji"
+              @update:model-value="edit((d) => (d.manner.format.emoji = $event === true))"
+            />
+            Emoji
+          </label>
+          <label data-field="manner.format.addressByName">
+            <ElSwitch
+              :model-value="brief.manner.format.addressByName"
+              size="small"
+              aria-label="Use the visitor’s name"
+              @update:model-value="edit((d) => (d.manner.format.addressByName = $event === true))"
+            />
+            Use the visitor’s name
+          </label>
+          <p v-if="formatError" class="wrong" role="alert">{{ formatError }}</p>
+          <p class="small soft">
+            The built-in model follows formality, warmth, brevity, the word limit and bullets. The other dials, reading
+            grade, emoji and the visitor’s name are for an outside model.
+          </p>
         </div>
       </div>
       <EditLine

@@ -6,6 +6,11 @@ import { ApiProblem, call, get, post, wordsFor } from '../api/client'
 const SAVE_AFTER_MS = 450
 const RETRY_AFTER_MS = 3000
 
+/** Browsers let a request outlive its page when its body is under 64 KiB. */
+const MOST_KEPT_ALIVE = 60_000
+const keepAlive = (body: unknown): RequestInit =>
+  JSON.stringify(body).length < MOST_KEPT_ALIVE ? { keepalive: true } : {}
+
 /** How the brief on screen stands against the one on the server. */
 export type SaveState = 'loading' | 'saved' | 'editing' | 'saving' | 'failed' | 'conflict'
 
@@ -102,7 +107,7 @@ export const useBrief = defineStore('brief', () => {
     state.value = 'saving'
     try {
       const body = { revision: revision.value, brief: toRaw(brief.value) }
-      const stored = await call<BriefState>('PUT', `/api/agents/${id}/brief`, body)
+      const stored = await call<BriefState>('PUT', `/api/agents/${id}/brief`, body, keepAlive(body))
       if (id !== agentId) return
       take(stored)
       error.value = ''
@@ -117,11 +122,34 @@ export const useBrief = defineStore('brief', () => {
       if (id !== agentId) return
       error.value = wordsFor(problem)
       const isStale = problem instanceof ApiProblem && problem.problem.code === 'stale-revision'
+      if (isStale && (await isSavedAlready(id))) return
       const isRefused = problem instanceof ApiProblem && problem.status >= 400 && problem.status < 500
       state.value = isStale ? 'conflict' : 'failed'
       if (!isRefused) timer = setTimeout(() => void save(), RETRY_AFTER_MS)
     }
   }
+
+  /** Whether the newer revision on the server is this very brief: a page that closed sent it, and it arrived late. */
+  async function isSavedAlready(id: string): Promise<boolean> {
+    const stored = await get<StoredBrief>(`/api/agents/${id}/brief`).catch(() => undefined)
+    if (!stored || id !== agentId || JSON.stringify(stored.brief) !== JSON.stringify(brief.value)) return false
+    take(stored)
+    error.value = ''
+    localStorage.removeItem(draftKey())
+    state.value = 'saved'
+    return true
+  }
+
+  /** Takes over what another tab or person saved, unless there are edits here. */
+  async function refresh(): Promise<void> {
+    const id = agentId
+    if (state.value !== 'saved') return
+    const stored = await get<StoredBrief>(`/api/agents/${id}/brief`).catch(() => undefined)
+    if (stored && id === agentId && state.value === 'saved' && stored.revision !== revision.value) take(stored)
+  }
+
+  // A page that is closed sends what is not saved yet; should that fail, the draft in this browser has it.
+  window.addEventListener('pagehide', () => void save())
 
   async function step(direction: 'undo' | 'redo'): Promise<void> {
     await save()
@@ -156,6 +184,7 @@ export const useBrief = defineStore('brief', () => {
     readingOf,
     open,
     load,
+    refresh,
     changed,
     save,
     undo: () => step('undo'),

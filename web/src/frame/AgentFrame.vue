@@ -36,7 +36,10 @@ watch(
 )
 watch(
   () => [store.ticks.agent, store.ticks.sources],
-  () => trying.somethingChanged(),
+  () => {
+    trying.somethingChanged()
+    void brief.refresh()
+  },
 )
 onBeforeUnmount(() => {
   void brief.close()

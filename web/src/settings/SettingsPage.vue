@@ -63,15 +63,10 @@ async function remove(endpoint: Endpoint): Promise<void> {
   try {
     await call('DELETE', `/api/endpoints/${endpoint.id}`)
     await load()
-    tell(
-      `“${endpoint.name}” was removed.`,
-      endpoint.hasKey
-        ? undefined
-        : async () => {
-            await post('/api/endpoints', { name: endpoint.name, baseUrl: endpoint.baseUrl, model: endpoint.model })
-            await load()
-          },
-    )
+    tell(`“${endpoint.name}” was removed.`, async () => {
+      await post(`/api/endpoints/${endpoint.id}/restore`)
+      await load()
+    })
   } catch (problem) {
     tellFailure(problem)
   }

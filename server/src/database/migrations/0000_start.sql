@@ -45,7 +45,8 @@ CREATE TABLE "endpoints" (
 	"base_url" text NOT NULL,
 	"model" text NOT NULL,
 	"sealed_key" text,
-	"created_at" timestamp with time zone DEFAULT now() NOT NULL
+	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
+	"removed_at" timestamp with time zone
 );
 --> statement-breakpoint
 CREATE TABLE "jobs" (
