@@ -33,6 +33,9 @@ const LIGHT = new Set(
     .map(stem),
 )
 const LIGHT_WEIGHT = 0.2
+/** A day of the week counts double: what holds on others says nothing of it. */
+const WEEKDAYS = new Set(['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'].map(stem))
+const WEEKDAY_WEIGHT = 2
 /** A term that only the headings or the source's title hold counts this much. */
 const CONTEXT_SHARE = 0.7
 const KIND_BONUS = 0.2
@@ -77,7 +80,7 @@ function wantedTerms(question: string, view: PromptView): Wanted[] {
     return [
       {
         stems: [[term.stem], ...otherNames(term.stem, question, view)],
-        weight: isLight ? LIGHT_WEIGHT : 1,
+        weight: isLight ? LIGHT_WEIGHT : WEEKDAYS.has(term.stem) ? WEEKDAY_WEIGHT : 1,
         isNamed: !isLight && isName(question, term.start, surface, view),
       },
     ]

@@ -43,16 +43,19 @@ export function inRegister(text: string, formality: number): string {
 export const unitsAllowed = (brevity: number): number =>
   brevity >= TERSE ? 1 : brevity >= 55 ? 2 : brevity >= 30 ? 3 : 4
 
-/** Words before an answer, by warmth and formality; the same question always gets the same ones. */
+/**
+ * Words before an answer, by warmth and formality; the same question always gets the same ones. None of them says yes:
+ * the answer may be no.
+ */
 export function opener(view: PromptView, question: string): string {
   const { warmth, brevity, formality } = view.dials
   if (warmth < WARM || brevity >= TERSE) return ''
   return pick(
     formality >= FORMAL
-      ? ['Certainly.', 'Thank you for asking.', 'I am glad to help.']
+      ? ['Thank you for asking.', 'I am glad to help.']
       : formality <= CASUAL
-        ? ['Sure thing!', 'Happy to help!', 'Good one.']
-        : ['Happy to help.', 'Of course.', 'Good question.'],
+        ? ['Happy to help!', 'Glad you asked!', 'Good one.']
+        : ['Happy to help.', 'Glad you asked.', 'Good question.'],
     question,
   )
 }

@@ -86,6 +86,7 @@ describe('not knowing', () => {
     ['another subject', 'Do you sell flower pots in winter?'],
     ['a name nobody wrote', 'When is the water turned on in Sydney?'],
     ['half of the question', 'Who invented the key and the steam engine?'],
+    ['a day the book does not speak of', 'Is the water turned on at noon on Sundays?'],
   ])('says so in the brief’s words: %s', (_what, question) => {
     expect(ask(question)).toBe('The book does not say.')
   })
@@ -146,6 +147,21 @@ describe('manner', () => {
     const cool = said({ warmth: 20, brevity: 50 })
     expect(wordCount(warm)).toBeGreaterThan(wordCount(cool))
     expect(warm).toContain(cool.split('.')[0])
+  })
+
+  it('says nothing before a refusal that sounds like a yes', () => {
+    const questions = [
+      'Are sprinklers allowed?',
+      'May I use sprinklers?',
+      'Can sprinklers be allowed?',
+      'Sprinklers allowed?',
+    ]
+    for (const question of questions)
+      for (const formality of [10, 50, 90]) {
+        const said = ask(question, { manner: { dials: { warmth: 90, brevity: 40, formality } } })
+        expect(said).toMatch(/not allowed/)
+        expect(said).not.toMatch(/^(of course|certainly|sure|yes|absolutely)/i)
+      }
   })
 
   it('says less the shorter it is to be, and never the same thing twice', () => {
