@@ -52,6 +52,16 @@ describe('the compiled prompt', () => {
     expect(prompt.text).not.toContain('# Duties')
   })
 
+  it('leaves out entries that were begun and not filled in', () => {
+    const begun = briefFrom({
+      rules: [{ id: 'r' }],
+      glossary: [{ term: ' ' }],
+      boundaries: [{ id: 'b', examples: [''] }],
+      purpose: { goals: [''] },
+    })
+    expect(compile(begun).text).not.toMatch(/# Rules|# Glossary|# Boundaries|Goal/)
+  })
+
   it('keeps free text from opening a section', () => {
     expect(prompt.text.match(/^# Rules$/gm)).toHaveLength(1)
     expect(parsePrompt(prompt.text).rules).toHaveLength(1)

@@ -102,26 +102,25 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
   [
     'Boundaries',
     ({ boundaries }) =>
-      boundaries.flatMap((boundary, at): Written[] => [
-        [
-          `boundaries.${at}`,
-          `- Stay out of ${oneLine(boundary.subject)} (${boundary.onHit}). Say: ${oneLine(boundary.reply)}`,
-        ],
-        ...boundary.examples.map((example, n): Written => [
-          `boundaries.${at}.examples.${n}`,
-          `  - Such as: ${oneLine(example)}`,
-        ]),
-      ]),
+      boundaries.flatMap(({ subject, examples, reply, onHit }, at): Written[] => {
+        if (oneLine(subject) === '') return []
+        const place = `boundaries.${at}`
+        return [
+          [place, `- Stay out of ${oneLine(subject)} (${onHit}). Say: ${oneLine(reply)}`],
+          ...examples.flatMap((example, n): Written[] =>
+            oneLine(example) === '' ? [] : [[`${place}.examples.${n}`, `  - Such as: ${oneLine(example)}`]],
+          ),
+        ]
+      }),
   ],
   [
     'Glossary',
     ({ glossary }) =>
-      glossary.map((entry, at): Written => {
+      glossary.flatMap((entry, at): Written[] => {
+        if (oneLine(entry.term) === '') return []
         const also = entry.also.filter((other) => other.trim() !== '').join(', ')
-        return [
-          `glossary.${at}`,
-          `- ${oneLine(entry.term)}${also ? ` (also: ${also})` : ''}: ${oneLine(entry.meaning)}`,
-        ]
+        const names = `${oneLine(entry.term)}${also ? ` (also: ${also})` : ''}`
+        return [[`glossary.${at}`, `- ${names}: ${oneLine(entry.meaning)}`]]
       }),
   ],
   [

@@ -17,11 +17,7 @@ const props = defineProps<{ brief: Brief }>()
 const store = useBrief()
 const agents = useAgent()
 
-function edit(change: (draft: Brief) => void): void {
-  if (!store.brief) return
-  change(store.brief)
-  store.changed()
-}
+const { edit } = store
 
 const newId = () => Math.random().toString(36).slice(2, 10)
 
@@ -61,92 +57,34 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
         </div>
       </div>
       <h2>Identity</h2>
-      <EditLine
-        label="Name"
-        field="identity.name"
-        :model-value="brief.identity.name"
-        :maxlength="80"
-        placeholder="What people call it"
-        @update:model-value="edit((d) => (d.identity.name = $event))"
-      />
-      <EditLine
-        label="Role"
-        field="identity.role"
-        :model-value="brief.identity.role"
-        :maxlength="300"
-        placeholder="the front desk of …"
-        @update:model-value="edit((d) => (d.identity.role = $event))"
-      />
+      <EditLine label="Name" path="identity.name" :maxlength="80" placeholder="What people call it" />
+      <EditLine label="Role" path="identity.role" :maxlength="300" placeholder="the front desk of …" />
       <EditLine
         label="Description"
-        field="identity.description"
-        :model-value="brief.identity.description"
+        path="identity.description"
         :maxlength="600"
         placeholder="One line for the list of agents"
-        @update:model-value="edit((d) => (d.identity.description = $event))"
       />
-      <EditLine
-        label="Face"
-        field="identity.avatar"
-        :model-value="brief.identity.avatar"
-        :maxlength="120"
-        placeholder="Any words: each draws another face"
-        @update:model-value="edit((d) => (d.identity.avatar = $event))"
-      />
-      <EditLine
-        label="Language"
-        field="identity.language"
-        :model-value="brief.identity.language"
-        :maxlength="35"
-        placeholder="en-GB"
-        @update:model-value="isLanguage($event) && edit((d) => (d.identity.language = $event))"
-      />
+      <EditLine label="Face" path="identity.avatar" :maxlength="120" placeholder="Any words: each draws another face" />
+      <EditLine label="Language" path="identity.language" :accepts="isLanguage" :maxlength="35" placeholder="en-GB" />
     </section>
 
     <section id="purpose">
       <h2>Purpose</h2>
-      <EditLine
-        label="Job"
-        field="purpose.job"
-        is-long
-        :model-value="brief.purpose.job"
-        placeholder="answer passengers’ questions about …"
-        @update:model-value="edit((d) => (d.purpose.job = $event))"
-      />
-      <EditLine
-        label="Audience"
-        field="purpose.audience"
-        is-long
-        :model-value="brief.purpose.audience"
-        placeholder="Who asks, and what they know already"
-        @update:model-value="edit((d) => (d.purpose.audience = $event))"
-      />
-      <LineList
-        label="Goal"
-        field="purpose.goals"
-        :model-value="brief.purpose.goals"
-        placeholder="What a good answer achieves"
-        @update:model-value="edit((d) => (d.purpose.goals = $event))"
-      />
-      <LineList
-        label="Out of scope"
-        field="purpose.outOfScope"
-        :model-value="brief.purpose.outOfScope"
-        placeholder="What is not its business"
-        @update:model-value="edit((d) => (d.purpose.outOfScope = $event))"
-      />
+      <EditLine label="Job" path="purpose.job" is-long placeholder="answer passengers’ questions about …" />
+      <EditLine label="Audience" path="purpose.audience" is-long placeholder="Who asks, and what they know already" />
+      <LineList label="Goal" path="purpose.goals" placeholder="What a good answer achieves" />
+      <LineList label="Out of scope" path="purpose.outOfScope" placeholder="What is not its business" />
     </section>
 
     <section id="manner">
       <h2>Manner</h2>
       <EditLine
         label="Persona"
-        field="manner.persona"
+        path="manner.persona"
         is-long
-        :model-value="brief.manner.persona"
         :maxlength="8000"
         placeholder="How it speaks, as you would describe a person"
-        @update:model-value="edit((d) => (d.manner.persona = $event))"
       />
       <DialRows :dials="brief.manner.dials" @change="(dial, value) => edit((d) => (d.manner.dials[dial] = value))" />
       <div class="format">
@@ -214,11 +152,9 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
       </div>
       <EditLine
         label="Sign-off"
-        field="manner.format.signOff"
-        :model-value="brief.manner.format.signOff"
+        path="manner.format.signOff"
         :maxlength="300"
         placeholder="A closing line for every answer, or nothing"
-        @update:model-value="edit((d) => (d.manner.format.signOff = $event))"
       />
     </section>
 
@@ -270,20 +206,16 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
       <h2>Openers</h2>
       <EditLine
         label="Greeting"
-        field="openers.greeting"
+        path="openers.greeting"
         is-long
-        :model-value="brief.openers.greeting"
         :maxlength="1000"
         placeholder="The first thing a visitor reads"
-        @update:model-value="edit((d) => (d.openers.greeting = $event))"
       />
       <LineList
         label="Suggestion"
-        field="openers.suggestions"
+        path="openers.suggestions"
         :most="12"
-        :model-value="brief.openers.suggestions"
         placeholder="A question a visitor may begin with"
-        @update:model-value="edit((d) => (d.openers.suggestions = $event))"
       />
     </section>
 
@@ -315,12 +247,10 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
       </div>
       <EditLine
         label="When unknown"
-        field="grounding.whenUnknown"
+        path="grounding.whenUnknown"
         is-long
-        :model-value="brief.grounding.whenUnknown"
         :maxlength="1000"
         placeholder="What it says when the library does not tell"
-        @update:model-value="edit((d) => (d.grounding.whenUnknown = $event))"
       />
     </section>
 
@@ -328,12 +258,10 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
       <h2>Free text</h2>
       <EditLine
         label="For a model"
-        field="freeform"
+        path="freeform"
         is-long
-        :model-value="brief.freeform"
         :maxlength="40000"
         placeholder="Anything else, passed on as written. The built-in model does not read it."
-        @update:model-value="edit((d) => (d.freeform = $event))"
       />
     </section>
 

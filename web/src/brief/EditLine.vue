@@ -1,18 +1,24 @@
 <script setup lang="ts">
-/** One field of the brief, read as text and edited in place. */
+import { computed } from 'vue'
+import { useBrief } from './briefStore'
+
+/** One field of the brief, named by its path, read as text and edited in place. */
 const props = defineProps<{
   label: string
-  field: string
-  modelValue: string
+  path: string
   placeholder?: string
   isLong?: boolean
   maxlength?: number
+  /** What is typed is kept only when this holds. */
+  accepts?: (value: string) => boolean
 }>()
-const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
+const store = useBrief()
+const value = computed(() => String(store.valueAt(props.path)))
 
 function input(event: Event): void {
-  const { value } = event.target as HTMLTextAreaElement
-  emit('update:modelValue', props.isLong ? value : value.replace(/\n/g, ' '))
+  const typed = (event.target as HTMLTextAreaElement).value
+  const text = props.isLong ? typed : typed.replace(/\n/g, ' ')
+  if (props.accepts?.(text) ?? true) store.setAt(props.path, text)
 }
 
 function onEnter(event: KeyboardEvent): void {
@@ -23,13 +29,13 @@ function onEnter(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <label class="line" :data-field="field">
+  <label class="line" :data-field="path">
     <span class="label">{{ label }}</span>
     <textarea
       class="ghost"
       :class="{ long: isLong }"
       rows="1"
-      :value="modelValue"
+      :value="value"
       :placeholder="placeholder"
       :maxlength="maxlength ?? 2000"
       @input="input"

@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import { nextTick, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
+import { useBrief } from './briefStore'
 
-/** A list of one-line texts, edited in place: Enter adds one below, Backspace in an empty one removes it. */
-const props = defineProps<{
-  label: string
-  field: string
-  modelValue: readonly string[]
-  placeholder: string
-  most?: number
-}>()
-const emit = defineEmits<{ 'update:modelValue': [value: string[]] }>()
+/** A list of one-line texts of the brief, named by its path: Enter adds one below, Backspace in an empty one removes it. */
+const props = defineProps<{ label: string; path: string; placeholder: string; most?: number }>()
+const store = useBrief()
+const texts = computed(() => store.valueAt(props.path) as readonly string[])
+const set = (next: readonly string[]) => store.setAt(props.path, next)
 const root = ref<HTMLElement>()
 
 async function focus(at: number): Promise<void> {
@@ -18,40 +15,34 @@ async function focus(at: number): Promise<void> {
   fields?.[at]?.focus()
 }
 
-function set(at: number, event: Event): void {
+function change(at: number, event: Event): void {
   const value = (event.target as HTMLTextAreaElement).value.replace(/\n/g, ' ')
-  emit(
-    'update:modelValue',
-    props.modelValue.map((text, index) => (index === at ? value : text)),
-  )
+  set(texts.value.map((text, index) => (index === at ? value : text)))
 }
 
 function addAfter(at: number): void {
-  if (props.modelValue.length >= (props.most ?? 50)) return
-  emit('update:modelValue', [...props.modelValue.slice(0, at + 1), '', ...props.modelValue.slice(at + 1)])
+  if (texts.value.length >= (props.most ?? 50)) return
+  set([...texts.value.slice(0, at + 1), '', ...texts.value.slice(at + 1)])
   void focus(at + 1)
 }
 
 function remove(at: number): void {
-  emit(
-    'update:modelValue',
-    props.modelValue.filter((_, index) => index !== at),
-  )
+  set(texts.value.filter((_, index) => index !== at))
   void focus(Math.max(0, at - 1))
 }
 
 function onBackspace(at: number, event: KeyboardEvent): void {
-  if (props.modelValue[at] !== '') return
+  if (texts.value[at] !== '') return
   event.preventDefault()
   remove(at)
 }
 </script>
 
 <template>
-  <div ref="root" class="list" :data-field="field" role="group" :aria-label="label">
+  <div ref="root" class="list" :data-field="path" role="group" :aria-label="label">
     <span class="label">{{ label }}</span>
     <ul>
-      <li v-for="(text, at) in modelValue" :key="at">
+      <li v-for="(text, at) in texts" :key="at">
         <textarea
           class="ghost"
           rows="1"
@@ -59,14 +50,14 @@ function onBackspace(at: number, event: KeyboardEvent): void {
           :aria-label="`${label} ${at + 1}`"
           :placeholder="placeholder"
           maxlength="600"
-          @input="set(at, $event)"
+          @input="change(at, $event)"
           @keydown.enter.prevent="addAfter(at)"
           @keydown.backspace="onBackspace(at, $event)"
         />
         <button type="button" class="x" :aria-label="`Remove ${label} ${at + 1}`" @click="remove(at)">×</button>
       </li>
       <li>
-        <button type="button" class="add" @click="addAfter(modelValue.length - 1)">+ {{ label.toLowerCase() }}</button>
+        <button type="button" class="add" @click="addAfter(texts.length - 1)">+ {{ label.toLowerCase() }}</button>
       </li>
     </ul>
   </div>

@@ -78,7 +78,27 @@ export const useBrief = defineStore('brief', () => {
     changed()
   }
 
-  /** To be called after each edit of `brief`. */
+  /** Edits the brief: `change` alters it in place, and it is saved a moment later. */
+  function edit(change: (draft: Brief) => void): void {
+    if (!brief.value) return
+    change(brief.value)
+    changed()
+  }
+
+  /** The value of a field named by its path ("purpose.job"). */
+  const valueAt = (path: string): unknown =>
+    path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], brief.value)
+
+  /** Sets a field named by its path. */
+  function setAt(path: string, value: unknown): void {
+    const parent = path.includes('.') ? path.slice(0, path.lastIndexOf('.')) : ''
+    const key = path.slice(path.lastIndexOf('.') + 1)
+    edit((draft) => {
+      const holder = parent ? valueAt(parent) : draft
+      ;(holder as Record<string, unknown>)[key] = value
+    })
+  }
+
   function changed(): void {
     edits++
     if (state.value !== 'conflict') state.value = 'editing'
@@ -185,7 +205,9 @@ export const useBrief = defineStore('brief', () => {
     open,
     load,
     refresh,
-    changed,
+    edit,
+    valueAt,
+    setAt,
     save,
     undo: () => step('undo'),
     redo: () => step('redo'),

@@ -36,12 +36,19 @@ const local = computed<Place[]>(() => [
   { kind: 'Place', title: 'Models and settings', go: () => void router.push('/settings') },
 ])
 
+let loading: Promise<void> = Promise.resolve()
+
 watch(isOpen, async (open) => {
   if (!open) return
   text.value = ''
   at.value = 0
+  loading = loadPlaces().catch(() => undefined)
   await nextTick()
   field.value?.focus()
+})
+
+/** What only the server knows; stages and fields can be found meanwhile. */
+async function loadPlaces(): Promise<void> {
   const [{ agents }, { sources }, { scripts }] = await Promise.all([
     get<{ agents: Agent[] }>('/api/agents'),
     get<{ sources: Source[] }>(`/api/agents/${id()}/sources`),
@@ -64,7 +71,7 @@ watch(isOpen, async (open) => {
       go: () => void router.push({ name: 'brief', params: { id: agent.id } }),
     })),
   ]
-})
+}
 
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
@@ -79,6 +86,12 @@ function go(place: Place | undefined): void {
   if (!place) return
   isOpen.value = false
   place.go()
+}
+
+/** Enter may come before the server's answer: then it waits for it. */
+async function enter(): Promise<void> {
+  if (!found.value[at.value]) await loading
+  go(found.value[at.value])
 }
 
 function move(by: number): void {
@@ -96,7 +109,7 @@ function move(by: number): void {
       aria-label="Find"
       @keydown.down.prevent="move(1)"
       @keydown.up.prevent="move(-1)"
-      @keydown.enter.prevent="go(found[at])"
+      @keydown.enter.prevent="enter"
     />
     <ul role="listbox" aria-label="Found">
       <li
