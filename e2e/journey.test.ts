@@ -454,7 +454,8 @@ describe('The keyboard', () => {
       await page.getByRole('heading', { name: heading, level: 1 }).waitFor()
     }
     await page.keyboard.press('Control+k')
-    await page.getByLabel('Find', { exact: true }).fill('boat shed')
+    await page.locator('[aria-label="Find"]:focus').waitFor()
+    await page.keyboard.type('boat shed')
     await page.keyboard.press('Enter')
     await page.locator('.reader').waitFor()
     await page.keyboard.press('?')

@@ -8,6 +8,6 @@ export default defineConfig({
     hookTimeout: 180_000,
     fileParallelism: false,
     // One journey: what a later test needs, an earlier one has made.
-    bail: 1,
+    bail: 3,
   },
 })

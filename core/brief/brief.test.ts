@@ -127,6 +127,14 @@ describe('what changed', () => {
     ])
   })
 
+  it('calls a text that was written or emptied added or removed', () => {
+    const after = briefFrom({ ...before, purpose: { ...before.purpose, job: 'help' } })
+    expect(changesBetween(before, after)).toEqual([
+      { field: 'purpose.job', label: 'Job', kind: 'added', before: '', after: 'help' },
+    ])
+    expect(changesBetween(after, before)[0]).toMatchObject({ kind: 'removed', before: 'help', after: '' })
+  })
+
   it('is nothing between a brief and itself, and one line for a new order', () => {
     expect(changesBetween(before, before)).toEqual([])
     const turned = briefFrom({ ...before, purpose: { ...before.purpose, goals: ['b', 'a'] } })

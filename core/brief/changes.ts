@@ -63,6 +63,8 @@ export function changesBetween(before: Brief, after: Brief): BriefChange[] {
     const is = at(after, field)
     if (Array.isArray(was) && Array.isArray(is)) return listChanges(field, label, was, is)
     if (same(was, is)) return []
+    if (was === '') return [{ field, label, kind: 'added' as const, before: '', after: shown(is) }]
+    if (is === '') return [{ field, label, kind: 'removed' as const, before: shown(was), after: '' }]
     return [{ field, label, kind: 'changed' as const, before: shown(was), after: shown(is) }]
   })
 }

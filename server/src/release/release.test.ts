@@ -58,7 +58,7 @@ describe('an edition', () => {
     expect(visitor.reply).not.toContain('Bring cash.')
     expect(await release()).toMatchObject({
       briefChanges: [
-        { field: 'openers.greeting', kind: 'changed' },
+        { field: 'openers.greeting', kind: 'removed' },
         { label: 'Rule', kind: 'added' },
       ].reverse(),
       sourceChanges: [{ title: 'Fees', kind: 'changed', detail: 'version 2 replaces an earlier one' }],

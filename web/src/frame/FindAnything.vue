@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElDialog } from '../design/elements'
 import { FIELD_LABELS, STAGES, type Agent, type Source, type StoredScript } from '@parrot/contract'
@@ -38,13 +38,11 @@ const local = computed<Place[]>(() => [
 
 let loading: Promise<void> = Promise.resolve()
 
-watch(isOpen, async (open) => {
+watch(isOpen, (open) => {
   if (!open) return
   text.value = ''
   at.value = 0
   loading = loadPlaces().catch(() => undefined)
-  await nextTick()
-  field.value?.focus()
 })
 
 /** What only the server knows; stages and fields can be found meanwhile. */
@@ -100,7 +98,15 @@ function move(by: number): void {
 </script>
 
 <template>
-  <ElDialog v-model="isOpen" :show-close="false" width="560px" top="12vh" append-to-body title="Find anything">
+  <ElDialog
+    v-model="isOpen"
+    :show-close="false"
+    width="560px"
+    top="12vh"
+    append-to-body
+    title="Find anything"
+    @opened="field?.focus()"
+  >
     <input
       ref="field"
       v-model="text"

@@ -156,6 +156,9 @@ function onPick(event: Event): void {
   gap: 2px;
   margin-left: -8px;
 }
+.row[data-status='failed'] .acts {
+  margin: 5px 0 3px;
+}
 /* With a pointer, what can be done with a source that is well shows when one is at it: the list stays calm. */
 @media (hover: hover) {
   .row[data-status='ready'] .acts {
