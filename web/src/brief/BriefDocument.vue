@@ -306,6 +306,9 @@ section h2 {
   align-items: center;
   padding: 7px 0;
 }
+.format {
+  align-items: baseline;
+}
 .switch {
   grid-template-columns: 128px auto 1fr;
 }
