@@ -397,7 +397,7 @@ describe('9. A kill in the middle of it', () => {
     await page.getByRole('textbox', { name: 'Audience' }).fill('People who hire boats, and their dogs.')
     await saved()
     await stage('Library').click()
-    const long = `# Log\n\n${Array.from({ length: 9000 }, (_, day) => `On day ${day} the kayak number ${day % 17} went out and came back dry.`).join('\n\n')}`
+    const long = `# Log\n\n${Array.from({ length: 30_000 }, (_, day) => `On day ${day} the kayak number ${day % 17} went out and came back dry.`).join('\n\n')}`
     await page
       .getByLabel('Files to add')
       .setInputFiles({ name: 'log.md', mimeType: 'text/markdown', buffer: Buffer.from(long) })
