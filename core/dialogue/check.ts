@@ -1,5 +1,4 @@
 import { contentStems, coverage, likeness, sentences, wordCount } from '../text'
-import { compile } from '../brief'
 import { citeReply, withoutMarkers } from './citations'
 import type { Outcome, Step, TurnState, WorkingDetail } from './turn'
 
@@ -13,18 +12,12 @@ const SUPPORT_SHARE = 0.6
  * reply over the word limit are named in the workings, and the outcome is told from the reply itself, so that the
  * built-in model and an outside one are held to the same measure.
  */
-export const checkReply: Step = (state, { brief, conversation }) => {
+export const checkReply: Step = (state, { brief }) => {
   const cited = citeReply(state.reply, state.found)
   const plain = withoutMarkers(cited.reply)
   const outcome = outcomeOf(state, plain, cited.citations.length, brief.grounding.whenUnknown)
-  const known = contentStems(
-    [
-      compile(brief).text,
-      state.said,
-      ...state.found.map((passage) => [passage.sourceTitle, ...passage.headings, passage.text].join(' ')),
-      ...conversation.flatMap((exchange) => [exchange.said, exchange.reply]),
-    ].join('\n'),
-  )
+  // What a model may know is what it was shown: brief, earlier turns, passages and question stand in its messages.
+  const known = contentStems([state.said, ...state.messages.map((message) => message.content)].join('\n'))
   const unbacked = sentences(plain).filter((sentence) => {
     const stems = contentStems(sentence.text)
     return stems.size >= CLAIM_SIZE && coverage(stems, known) < SUPPORT_SHARE

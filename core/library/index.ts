@@ -1,6 +1,6 @@
 export type { Block, Cell, Document, Locator, ReadProblem, ReadResult, SourceFile } from './document'
 export { baseName } from './document'
-export { read, readableExtensions } from './readers'
+export { read } from './readers'
 export { readPairs, type Pair } from './readers/pairs'
 export { readSite, type SitePage } from './readers/site'
 export { parseLinks } from './readers/dom'

@@ -48,9 +48,6 @@ const FORMATS: readonly Format[] = [
   { name: 'plain text', extensions: ['txt', 'text', 'log'], mediaTypes: ['text/plain'], read: readText },
 ]
 
-/** The file extensions that can be read, without dots. */
-export const readableExtensions: readonly string[] = FORMATS.flatMap((format) => format.extensions)
-
 /**
  * Reads a file into a document. The format is told by what the bytes begin with, then by the extension, then by the
  * media type. A format nobody reads, or a file that is not what its name says, comes back as a problem.

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { nextTick, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { STAGES, type Agent, type Stage } from '@parrot/contract'
+import { STAGES, type Agent } from '@parrot/contract'
 import { call, get, post } from '../api/client'
 import AgentFace from '../shared/AgentFace.vue'
 import EmptyNote from '../shared/EmptyNote.vue'
 import StateMark from '../shared/StateMark.vue'
+import { STAGE_NAMES } from '../shared/stages'
 import { useLoaded } from '../shared/load'
 import { tell, tellFailure } from '../shared/undo'
 import { ago, moment } from '../shared/when'
@@ -17,14 +18,6 @@ onMounted(() => {
   document.title = 'Agents · Mild Parrot'
   void load()
 })
-
-const NAMES: Record<Stage, string> = {
-  brief: 'Brief',
-  library: 'Library',
-  rehearse: 'Rehearse',
-  release: 'Release',
-  logbook: 'Logbook',
-}
 
 const newName = ref('')
 const newField = ref<HTMLInputElement>()
@@ -158,7 +151,7 @@ async function remove(agent: Agent): Promise<void> {
           <ul class="stages">
             <li v-for="stage in STAGES" :key="stage">
               <RouterLink :to="{ name: stage, params: { id: agent.id } }">
-                <span class="label">{{ NAMES[stage] }}</span>
+                <span class="label">{{ STAGE_NAMES[stage] }}</span>
                 <span class="state"
                   ><StateMark :state="agent.stages[stage].state" /> {{ agent.stages[stage].text }}</span
                 >

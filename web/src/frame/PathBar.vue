@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { STAGES, type Agent, type Stage } from '@parrot/contract'
 import AgentFace from '../shared/AgentFace.vue'
 import StateMark from '../shared/StateMark.vue'
+import { STAGE_NAMES } from '../shared/stages'
 
 /** Who is being worked on, and the five stages in working order, each with how it stands. */
 defineProps<{ agent: Agent }>()
@@ -11,13 +12,6 @@ defineEmits<{ find: []; help: [] }>()
 
 const route = useRoute()
 const current = computed(() => route.matched.at(-1)?.name as Stage)
-const NAMES: Record<Stage, string> = {
-  brief: 'Brief',
-  library: 'Library',
-  rehearse: 'Rehearse',
-  release: 'Release',
-  logbook: 'Logbook',
-}
 </script>
 
 <template>
@@ -34,7 +28,7 @@ const NAMES: Record<Stage, string> = {
             :to="{ name: stage, params: { id: agent.id } }"
             :aria-current="current === stage ? 'page' : undefined"
           >
-            <span class="stage">{{ NAMES[stage] }}</span>
+            <span class="stage">{{ STAGE_NAMES[stage] }}</span>
             <span class="state"><StateMark :state="agent.stages[stage].state" /> {{ agent.stages[stage].text }}</span>
           </RouterLink>
         </li>

@@ -7,6 +7,7 @@ import { useBrief } from '../brief/briefStore'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { useLoaded } from '../shared/load'
+import { STAGE_NAMES } from '../shared/stages'
 import { tell, tellFailure } from '../shared/undo'
 import { ago, moment, plural } from '../shared/when'
 
@@ -73,7 +74,6 @@ async function copy(): Promise<void> {
   }
 }
 
-const STAGE_NAMES = { brief: 'Brief', library: 'Library', rehearse: 'Rehearse' } as const
 const SIGNS = { added: '+', removed: '−', changed: '~' } as const
 </script>
 
