@@ -8,5 +8,19 @@ export type Stage = (typeof STAGES)[number]
 export const OUTCOMES = ['answered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
 export type Outcome = (typeof OUTCOMES)[number]
 
+/** The steps of a turn, in their order. */
+export const STEP_NAMES = [
+  'read',
+  'memory',
+  'guard',
+  'boundaries',
+  'duty',
+  'follow-up',
+  'retrieval',
+  'prompt',
+  'model',
+  'checks',
+] as const
+
 export const SOURCE_KINDS = ['file', 'page', 'site', 'note', 'pairs'] as const
 export const SOURCE_STATUSES = ['queued', 'reading', 'indexing', 'ready', 'failed'] as const

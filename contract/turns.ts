@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { OUTCOMES } from './constants'
+import { OUTCOMES, STEP_NAMES } from './constants'
 import { locatorSchema } from './sources'
 
 export const citationSchema = z.object({
@@ -13,7 +13,7 @@ export const citationSchema = z.object({
 })
 
 export const workingSchema = z.object({
-  step: z.enum(['read', 'boundaries', 'follow-up', 'retrieval', 'prompt', 'model', 'checks']),
+  step: z.enum(STEP_NAMES),
   summary: z.string(),
   details: z
     .array(

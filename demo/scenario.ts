@@ -58,6 +58,29 @@ const marlow: SampleAgent = {
         strength: 'usually',
       },
     ],
+    duties: [
+      {
+        id: 'group',
+        name: 'Book for a group',
+        when: 'the passenger wants to book for a group',
+        examples: ['I want to make a group booking', 'Can you book seats for our class?'],
+        steps:
+          'Repeat what was given.\nSay “The desk confirms a group booking within two working days. Groups of ten or more get 15 % off.”',
+        ask: [
+          { name: 'people', type: 'number', question: 'How many people will travel?' },
+          { name: 'day', type: 'date', question: 'On which day?' },
+          { name: 'island', type: 'choice', question: 'To which island: Sula Holm, Inchmore or Little Tarn?' },
+          { name: 'e-mail', type: 'email', question: 'Which e-mail address may the desk write to?' },
+        ],
+      },
+    ],
+    answers: [
+      {
+        question: 'Can I bring my dog?',
+        answer: 'Of course. Dogs travel free on a lead. Have a good crossing, both of you!',
+        why: 'Welcome first, the one rule that matters, a kind word at the end.',
+      },
+    ],
     glossary: [
       { term: 'bicycle', meaning: 'A pedal cycle, electric ones included.', also: ['bike', 'cycle', 'pushbike'] },
       { term: 'car deck', meaning: 'The lower deck of the Petrel where vehicles stand.', also: ['garage'] },

@@ -174,6 +174,6 @@ function writeManner({ manner: { dials, format, samples } }: Brief): Written[] {
     ...(format.readingGrade === null
       ? []
       : stated('manner.format.readingGrade', LABELS.readingGrade, String(format.readingGrade))),
-    ...samples.flatMap((sample, at) => stated(`manner.samples.${at}`, 'Sounds like', sample)),
+    ...samples.flatMap((sample, at) => stated(`manner.samples.${at}`, LABELS.sample, sample)),
   ]
 }

@@ -6,6 +6,7 @@ export interface PromptView {
   readonly role: string
   readonly description: string
   readonly language: string
+  readonly alsoSpeaks: readonly string[]
   readonly job: string
   readonly audience: string
   readonly goals: readonly string[]
@@ -13,7 +14,10 @@ export interface PromptView {
   readonly maxWords: number | null
   readonly bullets: 'auto' | 'always' | 'never'
   readonly emoji: boolean
+  readonly samples: readonly string[]
   readonly signOff: string
+  readonly addressByName: boolean
+  readonly readingGrade: number | null
   readonly rules: readonly {
     readonly strength: string
     readonly when: string
@@ -21,7 +25,8 @@ export interface PromptView {
     readonly line: string
   }[]
   readonly boundaries: readonly { readonly subject: string; readonly reply: string }[]
-  readonly glossary: readonly { readonly term: string; readonly also: readonly string[]; readonly meaning: string }[]
+  readonly glossary: readonly { readonly term: string; readonly also: readonly string[]; readonly meaning: string; readonly line: string }[]
+  readonly answers: readonly { readonly question: string; readonly answer: string; readonly line: string }[]
   readonly greeting: string
   readonly suggestions: readonly string[]
   readonly libraryOnly: boolean
@@ -43,6 +48,7 @@ export function parsePrompt(prompt: string): PromptView {
     role: value(LABELS.role),
     description: value(LABELS.description),
     language: value(LABELS.language, 'en'),
+    alsoSpeaks: value(LABELS.alsoSpeaks).split(', ').filter(Boolean),
     job: value(LABELS.job),
     audience: value(LABELS.audience),
     goals: values(LABELS.goal),
@@ -50,7 +56,10 @@ export function parsePrompt(prompt: string): PromptView {
     maxWords: limit > 0 ? limit : null,
     bullets: value(LABELS.bullets, 'auto') as PromptView['bullets'],
     emoji: isYes(LABELS.emoji, false),
+    samples: values(LABELS.sample),
     signOff: value(LABELS.signOff),
+    addressByName: isYes(LABELS.addressByName, false),
+    readingGrade: Number(value(LABELS.readingGrade)) || null,
     rules: (sections.get('Rules') ?? []).flatMap(ruleOf),
     boundaries: (sections.get('Boundaries') ?? []).flatMap((line) => {
       const found = /^- Stay out of (.*) \(\w+\)\. Say: (.*)$/.exec(line)
@@ -58,14 +67,23 @@ export function parsePrompt(prompt: string): PromptView {
     }),
     glossary: (sections.get('Glossary') ?? []).flatMap((line) => {
       const found = /^- (.+?)(?: \(also: ([^)]*)\))?: (.*)$/.exec(line)
-      return found ? [{ term: found[1]!, also: found[2]?.split(', ') ?? [], meaning: found[3]! }] : []
+      return found ? [{ term: found[1]!, also: found[2]?.split(', ') ?? [], meaning: found[3]!, line }] : []
     }),
+    answers: answersIn(sections.get('Model answers') ?? []),
     greeting: value(LABELS.greeting),
     suggestions: values(LABELS.suggestion),
     libraryOnly: isYes(LABELS.libraryOnly, true),
     cite: isYes(LABELS.cite, true),
     whenUnknown: value(LABELS.whenUnknown, 'I don’t know that.'),
   }
+}
+
+function answersIn(lines: readonly string[]): PromptView['answers'] {
+  return lines.flatMap((line, at) => {
+    const question = /^- Asked: (.*)$/.exec(line)?.[1]
+    const answer = /^ {2}A good answer: (.*)$/.exec(lines[at + 1] ?? '')?.[1]
+    return question && answer ? [{ question, answer, line }] : []
+  })
 }
 
 function splitSections(prompt: string): Map<Section, string[]> {

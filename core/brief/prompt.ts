@@ -34,6 +34,7 @@ export const LABELS = {
   bullets: 'Bulleted lists',
   emoji: 'Emoji',
   signOff: 'End with',
+  sample: 'Sounds like',
   addressByName: 'Use the visitor’s name',
   readingGrade: 'Reading grade at most',
   greeting: 'Greeting',

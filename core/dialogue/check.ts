@@ -1,58 +1,158 @@
-import { contentStems, coverage, likeness, sentences, wordCount } from '../text'
+import { likeness, sentences, wordCount } from '../text'
+import { compile } from '../brief'
+import { ownWords } from '../phrases'
 import { citeReply, withoutMarkers } from './citations'
-import type { Outcome, Step, TurnState, WorkingDetail } from './turn'
+import { withheld } from './privacy'
+import { supportOf, type Grounds } from './support'
+import type { ChatMessage, Model } from './model'
+import type { Citation, Outcome, Step, Support, TurnContext, TurnState, WorkingDetail } from './turn'
 
-/** A sentence with fewer content words than this claims nothing that needs backing. */
-const CLAIM_SIZE = 3
-/** Share of a claim's content words that passages, brief or conversation must hold. */
-const SUPPORT_SHARE = 0.6
+/** A reply that was checked: what is said, what it cites, what each sentence rests on, and what was wrong with it. */
+interface Checked {
+  readonly reply: string
+  readonly citations: readonly Citation[]
+  readonly support: readonly Support[]
+  readonly problems: readonly Problem[]
+  readonly details: readonly WorkingDetail[]
+}
+
+/** Something a model can put right when it is told. */
+interface Problem {
+  readonly tell: string
+}
 
 /**
- * What is checked after any model has spoken: citations are verified and renumbered, sentences without backing and a
- * reply over the word limit are named in the workings, and the outcome is told from the reply itself, so that the
- * built-in model and an outside one are held to the same measure.
+ * What is checked after any model has spoken: citations are verified and renumbered; each sentence is matched to its
+ * evidence, and one without is removed (where the brief wants nothing but the library) or flagged; private data that
+ * nobody gave is withheld; length and format are held against the brief. When something is wrong and the model can do
+ * better, it is asked once more. The outcome is told from the reply itself, so that the built-in model and an outside
+ * one are held to the same measure.
  */
-export const checkReply: Step = (state, { brief }) => {
-  const cited = citeReply(state.reply, state.found)
-  const plain = withoutMarkers(cited.reply)
-  const outcome = outcomeOf(state, plain, cited.citations.length, brief.grounding.whenUnknown)
-  // What a model may know is what it was shown: brief, earlier turns, passages and question stand in its messages.
-  const known = contentStems([state.said, ...state.messages.map((message) => message.content)].join('\n'))
-  const unbacked = sentences(plain).filter((sentence) => {
-    const stems = contentStems(sentence.text)
-    return stems.size >= CLAIM_SIZE && coverage(stems, known) < SUPPORT_SHARE
-  })
-  const limit = brief.manner.format.maxWords
-  const count = wordCount(plain)
-  const details: WorkingDetail[] = [
-    { label: 'Citations', text: `${cited.citations.length} verified` },
-    ...cited.dropped.map((number) => ({
-      label: 'Citation',
-      text: `[${number}] pointed at no passage and was removed`,
-    })),
-    ...unbacked.map((sentence) => ({ label: 'Not backed', text: sentence.text })),
-    {
-      label: 'Length',
-      text:
-        limit === null ? `${count} words` : `${count} of at most ${limit} words${count > limit ? ': too long' : ''}`,
-      ...(limit === null ? {} : { field: 'manner.format.maxWords' }),
-    },
-  ]
-  const isFine = unbacked.length === 0 && cited.dropped.length === 0 && (limit === null || count <= limit)
+export const checkReply: Step = async (state, context) => {
+  const grounds: Grounds = {
+    passages: state.found,
+    brief: compile(context.brief, context.variables).lines,
+    said: [state.said, state.question, ...context.conversation.flatMap((each) => [each.said, each.reply]), ...state.memory.facts.map((fact) => fact.value)],
+    own: ownWords(context.brief.identity.language),
+  }
+  const first = check(state.reply, state, context, grounds)
+  const second = first.problems.length > 0 && context.model.canRevise ? await revised(first, state, context, grounds) : undefined
+  const best = second && second.problems.length <= first.problems.length ? second : first
+  const { brief } = context
+  const isCut = state.intent === 'question' && brief.grounding.libraryOnly && best.support.some((each) => !each.isSupported)
+  const spoken = isCut ? withoutUnsupported(best) : best
+  // Courtesy around an answer that had to go is no answer.
+  const isEmptied = isCut && best.support.some((each) => each.isClaim) && !best.support.some((each) => each.isClaim && each.isSupported)
+  const body = spoken.reply === '' || isEmptied ? brief.grounding.whenUnknown : spoken.reply
+  const outcome = outcomeOf(state, withoutMarkers(body), spoken.citations.length, brief.grounding.whenUnknown)
+  const reply = [brief.grounding.cite ? body : withoutMarkers(body), ...state.afterwards].join(body.includes('\n') ? '\n' : ' ')
   return {
     state: {
       ...state,
-      reply: brief.grounding.cite ? cited.reply : plain,
-      citations: brief.grounding.cite ? cited.citations : [],
-      outcome,
+      reply,
+      citations: brief.grounding.cite ? spoken.citations : [],
+      support: best.support,
+      outcome: state.afterwards.length > 0 && outcome === 'unknown' ? 'declined' : outcome,
     },
     report: {
       step: 'checks',
-      summary: isFine ? 'The reply passed every check.' : 'The reply has a weak spot.',
-      details,
+      summary: second
+        ? `The reply had a weak spot, so the model was asked once more; ${best === second ? 'the second reply stands' : 'the first was no worse and stands'}.`
+        : first.problems.length === 0
+          ? 'The reply passed every check.'
+          : 'The reply has a weak spot.',
+      details: [...best.details, ...(isCut ? unsupportedOf(best).map((text) => ({ label: 'Removed', text, field: 'grounding.libraryOnly' })) : [])],
     },
   }
 }
+
+function check(raw: string, state: TurnState, { brief }: TurnContext, grounds: Grounds): Checked {
+  const cited = citeReply(raw, state.found)
+  const known = [...grounds.passages.map((passage) => passage.text), ...grounds.brief.map((line) => line.text), ...grounds.said]
+  const safe = withheld(cited.reply, known)
+  const clean = brief.manner.format.emoji ? safe.text : withoutEmoji(safe.text)
+  const support = supportOf(clean, grounds)
+  const unsupported = support.filter((each) => !each.isSupported)
+  const limit = brief.manner.format.maxWords
+  const count = wordCount(withoutMarkers(clean))
+  const isTooLong = limit !== null && count > limit
+  const isBulleted = brief.manner.format.bullets === 'never' && /^[-•] /m.test(clean)
+  const details: WorkingDetail[] = [
+    { label: 'Citations', text: `${cited.citations.length} verified` },
+    ...cited.dropped.map((number) => ({ label: 'Citation', text: `[${number}] pointed at no passage and was removed` })),
+    ...support
+      .filter((each) => each.isClaim)
+      .map((each): WorkingDetail => ({
+        label: each.isSupported ? `${Math.round(each.score * 100)} % backed` : 'Not backed',
+        text: each.text,
+        ...(each.passageId === undefined ? {} : { passageId: each.passageId, sourceId: each.sourceId! }),
+        ...(each.field === undefined ? {} : { field: each.field }),
+      })),
+    ...safe.removed.map((what) => ({ label: 'Withheld', text: `${what} that nobody gave` })),
+    ...(isBulleted ? [{ label: 'Format', text: 'a list, although the brief wants none', field: 'manner.format.bullets' }] : []),
+    {
+      label: 'Length',
+      text: limit === null ? `${count} words` : `${count} of at most ${limit} words${isTooLong ? ': too long' : ''}`,
+      ...(limit === null ? {} : { field: 'manner.format.maxWords' }),
+    },
+  ]
+  const problems: Problem[] = [
+    ...unsupported.map((each) => ({ tell: `No passage says: ${each.text}` })),
+    ...cited.dropped.map((number) => ({ tell: `There is no passage [${number}].` })),
+    ...(isTooLong ? [{ tell: `Use at most ${limit} words.` }] : []),
+    ...(isBulleted ? [{ tell: 'Write no list.' }] : []),
+    ...(safe.removed.length > 0 ? [{ tell: 'Give no private data that the passages do not hold.' }] : []),
+  ]
+  return { reply: clean, citations: cited.citations, support, problems, details }
+}
+
+/** Asks the model once more, with what was wrong; a second failure of the model leaves the first reply standing. */
+async function revised(first: Checked, state: TurnState, context: TurnContext, grounds: Grounds): Promise<Checked | undefined> {
+  const messages: ChatMessage[] = [
+    ...state.messages,
+    { role: 'assistant', content: state.reply },
+    {
+      role: 'user',
+      content: `Write your answer again, to the same question and from the same passages. Put right:\n${first.problems.map((problem) => `- ${problem.tell}`).join('\n')}`,
+    },
+  ]
+  const text = await spokenBy(context.model, messages, context.signal)
+  return text === '' ? undefined : check(text, state, context, grounds)
+}
+
+async function spokenBy(model: Model, messages: readonly ChatMessage[], signal?: AbortSignal): Promise<string> {
+  let reply = ''
+  try {
+    for await (const event of model.answer(messages, signal)) if (event.kind === 'text') reply += event.text
+  } catch {
+    return ''
+  }
+  return reply.trim()
+}
+
+const unsupportedOf = (checked: Checked): string[] => checked.support.filter((each) => !each.isSupported).map((each) => each.text)
+
+/** The reply without the sentences that nothing backs; nothing else of it changes but citations that fall away. */
+function withoutUnsupported(checked: Checked): Checked {
+  const gone = new Set(unsupportedOf(checked))
+  const lines = checked.reply.split('\n').map((line) =>
+    sentences(line)
+      .filter((sentence) => !gone.has(withoutMarkers(sentence.text)))
+      .map((sentence) => sentence.text)
+      .join(' '),
+  )
+  const reply = lines.filter((line) => line !== '').join('\n')
+  const citations = checked.citations.filter((citation) => reply.includes(`[${citation.marker}]`))
+  const order = citations.map((citation) => citation.marker)
+  return {
+    ...checked,
+    reply: reply.replace(/\[(\d{1,3})\]/g, (_whole, marker: string) => `[${order.indexOf(Number(marker)) + 1}]`),
+    citations: citations.map((citation, at) => ({ ...citation, marker: at + 1 })),
+    support: checked.support.filter((each) => each.isSupported),
+  }
+}
+
+const withoutEmoji = (text: string): string => text.replace(/\s*(?!\p{N}|[#*©®™])\p{Extended_Pictographic}️?/gu, '')
 
 /** How near a reply must be to the brief's own "I don't know" to count as one. */
 const UNKNOWN_LIKENESS = 0.6
@@ -64,5 +164,5 @@ function outcomeOf(state: TurnState, plain: string, citations: number, whenUnkno
     sentences(plain).some((sentence) => likeness(sentence.text, whenUnknown) >= UNKNOWN_LIKENESS)
   if (citations > 0) return 'answered'
   if (isUnknown) return 'unknown'
-  return plain.endsWith('?') ? 'clarified' : 'answered'
+  return plain.trimEnd().endsWith('?') ? 'clarified' : 'answered'
 }

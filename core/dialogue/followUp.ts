@@ -1,5 +1,6 @@
-import { contentTerms, words } from '../text'
-import type { Step } from './turn'
+import { contentTerms, oppositesOf, stem, words } from '../text'
+import { splitQuestion } from '../question'
+import type { Exchange, Step } from './turn'
 
 const LEADS_ON = /^(?:and|but|or|so|also|what about|how about|what if|why|then)\b[\s,]*/i
 const POINTS_BACK =
@@ -14,13 +15,20 @@ const MOST_WORDS = 9
  */
 export const resolveFollowUp: Step = (state, { conversation }) => {
   const before = conversation.findLast((exchange) => exchange.question.trim() !== '')
-  if (!before || state.intent !== 'question' || !isFollowUp(state.said)) return { state }
-  const question = joinQuestions(before.question, state.said.replace(LEADS_ON, '').trim())
+  if (!before || state.intent !== 'question') return { state }
+  const parts = splitQuestion(state.question)
+  const wasAsked = before.outcome === 'clarified' && isAnswer(parts[0]!)
+  if (!wasAsked && !isFollowUp(parts[0]!)) return { state }
+  const asked = splitQuestion(before.question).at(-1)!
+  const joined = wasAsked ? answered(asked, parts[0]!) : joinQuestions(asked, wasDenied(before, parts[0]!) ? 'not' : parts[0]!.replace(LEADS_ON, '').trim(), parts[0]!)
+  const question = [joined, ...parts.slice(1)].join(' ')
   return {
     state: { ...state, question },
     report: {
       step: 'follow-up',
-      summary: 'The line follows on from the question before, so the two were read together.',
+      summary: wasAsked
+        ? 'The line answers what was asked back, so the question before was completed with it.'
+        : 'The line follows on from the question before, so the two were read together.',
       details: [
         { label: 'Said', text: state.said },
         { label: 'Read as', text: question },
@@ -29,16 +37,30 @@ export const resolveFollowUp: Step = (state, { conversation }) => {
   }
 }
 
+/** A bare "why?" after a no asks why not. */
+const wasDenied = (before: Exchange, line: string): boolean =>
+  /^\W*(?:but |and )?why\W*$/i.test(line) && before.reply.split(/(?<=[.!])\s/).slice(0, 2).some((sentence) => /^no\b/i.test(sentence))
+
+/** A short line without a question of its own answers what the agent asked back. */
+const isAnswer = (line: string): boolean =>
+  words(line).length <= MOST_WORDS && !/^\W*(?:how|what|when|where|who|why|which|is|are|can|do|does)\b/i.test(line)
+
+/** The question completed with the answer, which says what it was of and stands at its end. */
+const answered = (question: string, answer: string): string =>
+  `${question.replace(/[?.!\s]+$/, '')} ${answer.replace(/^(?:the |i mean |i meant |it['’]s )/i, '').replace(/[?.!\s]+$/, '')}?`
+
 const PREPOSITION = 'to|from|on|at|in|for|with|by|after|before'
 
 /**
  * The question before with what is new put in its place: "to Inchmore" takes the place of "to Sula Holm", a name takes
  * the place of the last name, "a large plot" that of "a small plot", "a dog" that of a closing "a bike". What has no place to take is added at the end.
  */
-export function joinQuestions(before: string, added: string): string {
+export function joinQuestions(before: string, added: string, said = added): string {
   const open = before.replace(/[?.!\s]+$/, '')
   const fresh = added.replace(/[?.!\s]+$/, '')
-  if (fresh === '') return before
+  if (fresh === '' || /^not$/i.test(fresh)) return /^\W*(?:but |and )?why\b/i.test(said) ? asWhy(open, /^not$/i.test(fresh)) : before
+  const swapped = opposite(open, fresh)
+  if (swapped) return swapped
   const phrase = new RegExp(`^(${PREPOSITION}) (.+)$`, 'i').exec(fresh)
   if (phrase) {
     const slot = new RegExp(`\\b${phrase[1]} (?:(?!(?:${PREPOSITION})\\b)[\\p{L}\\p{N}'’-]+ ?)+(?=$|,| )`, 'iu')
@@ -56,6 +78,22 @@ export function joinQuestions(before: string, added: string): string {
   const closing = /\b(?:an?|the|my|our) [\p{L}-]+$/iu
   if (/^(?:an?|the|my|our) /i.test(fresh) && closing.test(open)) return `${open.replace(closing, fresh)}?`
   return `${open}, ${fresh}?`
+}
+
+/** "Why?" after "Can I stay in the car?" asks "Why can I (not) stay in the car?". */
+function asWhy(open: string, isDenied: boolean): string {
+  const parts = /^(\w+) ((?:the |my |our |your |a |an )?[\p{L}’'-]+) (.+)$/iu.exec(open)
+  if (!parts || !isDenied) return `Why ${open[0]!.toLowerCase()}${open.slice(1)}?`
+  return `Why ${parts[1]!.toLowerCase()} ${parts[2]} not ${parts[3]}?`
+}
+
+/** "And the last?" after "When is the first bus …?": the one word it is about takes the place of its opposite. */
+function opposite(open: string, fresh: string): string | undefined {
+  const word = /^(?:the |a |an |for the |for a |does it |is it )?([\p{L}]+)(?: one)?$/iu.exec(fresh)?.[1]?.toLowerCase()
+  if (word === undefined) return undefined
+  const against = oppositesOf(stem(word))
+  const other = words(open).find((each) => against.has(stem(each.text)))
+  return other && `${open.slice(0, other.start)}${word}${open.slice(other.end)}?`
 }
 
 function isFollowUp(said: string): boolean {

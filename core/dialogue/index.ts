@@ -9,9 +9,13 @@ export {
   type TurnContext,
   type TurnState,
   type Working,
+  type Support,
+  type Today,
   type WorkingDetail,
 } from './turn'
 export { ModelProblem, type ChatMessage, type Model, type ModelEvent } from './model'
-export { parseQuestionMessage, questionMessage, type GivenPassage } from './prompt'
+export { parseQuestionMessage, questionMessage, type GivenPassage, type QuestionMessage } from './prompt'
+export { factsIn, type Collected, type DutyState, type Fact, type Memory } from './memory'
 export { withGlossary } from './retrieve'
 export { withoutMarkers } from './citations'
+export { PassageLibrary, type StoredPassage, type StoredSource } from './library'

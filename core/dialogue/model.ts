@@ -4,9 +4,9 @@ export interface ChatMessage {
   readonly content: string
 }
 
-/** What a model gives while it answers: pieces of text, and notes on how it came to them. */
+/** What a model gives while it answers: pieces of text, and notes on how it came to them, with the line of the prompt that led to it. */
 export type ModelEvent =
-  { readonly kind: 'text'; readonly text: string } | { readonly kind: 'note'; readonly text: string }
+  { readonly kind: 'text'; readonly text: string } | { readonly kind: 'note'; readonly text: string; readonly line?: string }
 
 /**
  * The port every language model is reached through. `answer` streams; it throws a ModelProblem when the model cannot
@@ -14,6 +14,8 @@ export type ModelEvent =
  */
 export interface Model {
   readonly name: string
+  /** Whether asking again with what was wrong can give another answer; a deterministic model gives the same. */
+  readonly canRevise?: boolean
   answer(messages: readonly ChatMessage[], signal?: AbortSignal): AsyncIterable<ModelEvent>
 }
 

@@ -1,13 +1,37 @@
-import { placeOf, type Step } from './turn'
+import { sidesOf, splitQuestion } from '../question'
+import { placeOf, type FoundPassage, type Step } from './turn'
 
 /** Passages put before the model. */
 const PASSAGES_GIVEN = 6
 
-/** Looks the question up in the library; courtesies are not looked up. Glossary names widen the question. */
+/** Passages looked up for each further question of a line that asks several. */
+const PASSAGES_MORE = 4
+const MOST_PASSAGES = 12
+/** Of so many of the best, a table is given with the short passage above it, which says what it is about. */
+const LED_UP_TO = 3
+const LONGEST_LEAD = 500
+const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [^:;\n]{1,60}: /.test(text)
+
+/**
+ * Looks each question of the line up in the library; courtesies are not looked up. Glossary names widen a question, and
+ * a comparison looks each side up by itself.
+ */
 export const retrieve: Step = async (state, { library, brief }) => {
   if (state.intent !== 'question') return { state }
-  const widened = withGlossary(state.question, brief.glossary)
-  const found = await library.search(widened.text, PASSAGES_GIVEN)
+  const lookups = lookupsFor(state.question)
+  const widened = lookups.map((lookup) => withGlossary(lookup, brief.glossary))
+  const found: FoundPassage[] = []
+  for (const [at, { text }] of widened.entries()) {
+    const limit = at === 0 ? PASSAGES_GIVEN : PASSAGES_MORE
+    for (const passage of await library.search(text, limit)) {
+      if (found.length < MOST_PASSAGES && !found.some((each) => each.passageId === passage.passageId)) found.push(passage)
+    }
+  }
+  for (const passage of found.slice(0, LED_UP_TO)) {
+    const lead = isTable(passage) ? library.before?.(passage.passageId) : undefined
+    if (lead && !isTable(lead) && lead.text.length <= LONGEST_LEAD && !found.some((each) => each.passageId === lead.passageId)) found.push(lead)
+  }
+  const added = widened.flatMap((each) => each.added)
   return {
     state: { ...state, found },
     report: {
@@ -15,9 +39,10 @@ export const retrieve: Step = async (state, { library, brief }) => {
       summary:
         found.length === 0
           ? 'The library holds no passage with a word of the question.'
-          : `${found.length} passages were found; the best is from “${found[0]!.sourceTitle}”.`,
+          : `${found.length} passages were found${lookups.length > 1 ? ` in ${lookups.length} look-ups` : ''}; the best is from “${found[0]!.sourceTitle}”.`,
       details: [
-        ...widened.added.map((entry) => ({
+        ...(lookups.length > 1 ? lookups.map((lookup) => ({ label: 'Looked up', text: lookup })) : []),
+        ...added.map((entry) => ({
           label: 'Glossary',
           text: `“${entry.from}” also looked up as “${entry.to}”`,
           field: `glossary.${entry.at}`,
@@ -31,6 +56,14 @@ export const retrieve: Step = async (state, { library, brief }) => {
       ],
     },
   }
+}
+
+/** What is looked up for a line: each of its questions, and each side of a comparison. */
+function lookupsFor(question: string): string[] {
+  return splitQuestion(question).flatMap((part) => {
+    const sides = sidesOf(part)
+    return sides ? [part, ...sides.names.map((name) => `${name} ${sides.about}`.trim())] : [part]
+  })
 }
 
 interface Widened {

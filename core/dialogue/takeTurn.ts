@@ -1,8 +1,12 @@
-import { intentOf } from '../rules'
+import { contentStems } from '../text'
+import { intentOf, writtenOut } from '../question'
+import type { Brief } from '../brief'
 import { askModel } from './ask'
-import { keepBoundaries } from './boundaries'
+import { guardBrief, keepBoundaries } from './boundaries'
 import { checkReply } from './check'
+import { followDuty } from './duty'
 import { resolveFollowUp } from './followUp'
+import { memoryOf, rememberVisitor, takeNote } from './memory'
 import { writePrompt } from './prompt'
 import { retrieve } from './retrieve'
 import type { Step, TurnContext, TurnState } from './turn'
@@ -10,14 +14,32 @@ import type { Step, TurnContext, TurnState } from './turn'
 /** Longest line that is read, characters; what is beyond is left out. */
 export const LONGEST_LINE = 5000
 
-/** Reads the line: what it is for, and its question as it stands. */
-const readLine: Step = (state, { brief }) => {
+/** Reads the line: its slips put right by the library's own words, and what it is for. */
+const readLine: Step = (state, { brief, library }) => {
+  const written = writtenOut(state.said)
+  const read = library.correct?.(written, knownStems(brief)) ?? { text: written, changed: [] }
   const intent = intentOf(state.said, brief.identity.name)
   return {
-    state: { ...state, intent, question: state.said },
-    report: { step: 'read', summary: `The line was read as ${INTENT_WORDS[intent]}.`, details: [] },
+    state: { ...state, intent, question: read.text },
+    report: {
+      step: 'read',
+      summary: `The line was read as ${INTENT_WORDS[intent]}.`,
+      details: read.changed.map(({ from, to }) => ({ label: 'Slip', text: `“${from}” read as “${to}”` })),
+    },
   }
 }
+
+/** Words of the brief itself are no slips, though the library may lack them. */
+const knownStems = (brief: Brief): Set<string> =>
+  contentStems(
+    [
+      brief.identity.name,
+      ...brief.boundaries.flatMap((boundary) => [boundary.subject, ...boundary.examples]),
+      ...brief.duties.flatMap((duty) => [duty.name, duty.when, ...duty.examples, ...duty.ask.map((ask) => ask.name)]),
+      ...brief.glossary.flatMap((entry) => [entry.term, ...entry.also]),
+      ...brief.rules.map((rule) => rule.when),
+    ].join('\n'),
+  )
 
 const INTENT_WORDS = {
   greeting: 'a greeting',
@@ -25,11 +47,26 @@ const INTENT_WORDS = {
   goodbye: 'a goodbye',
   identity: 'a question about the agent itself',
   empty: 'empty: no words in it',
+  insult: 'an insult',
+  distress: 'a cry for help',
+  emergency: 'an emergency',
   question: 'a question',
 } as const
 
 /** A question's way, left to right; nothing runs back. */
-const STEPS: readonly Step[] = [readLine, keepBoundaries, resolveFollowUp, retrieve, writePrompt, askModel, checkReply]
+const STEPS: readonly Step[] = [
+  readLine,
+  rememberVisitor,
+  guardBrief,
+  followDuty,
+  takeNote,
+  keepBoundaries,
+  resolveFollowUp,
+  retrieve,
+  writePrompt,
+  askModel,
+  checkReply,
+]
 
 /**
  * Takes one turn: what the visitor said, to a reply with its outcome, citations and workings. Throws a ModelProblem
@@ -43,7 +80,10 @@ export async function takeTurn(said: string, context: TurnContext): Promise<Turn
     found: [],
     messages: [],
     reply: '',
+    afterwards: [],
     citations: [],
+    support: [],
+    memory: memoryOf(context.conversation),
     outcome: 'answered',
     isSettled: false,
     workings: [],

@@ -1,7 +1,8 @@
 import type { Brief } from '../brief'
 import type { Locator } from '../library'
+import type { Intent } from '../question'
 import type { ScorePart } from '../retrieval'
-import type { Intent } from '../rules'
+import type { Memory } from './memory'
 import type { ChatMessage, Model } from './model'
 
 /** How a turn ended. */
@@ -14,6 +15,9 @@ export interface Exchange {
   readonly reply: string
   /** The line as it was understood, follow-ups resolved. */
   readonly question: string
+  readonly outcome?: Outcome
+  /** What the agent knew after this exchange. */
+  readonly memory?: Memory
 }
 
 /** A passage the library gives for a question, with why. */
@@ -37,6 +41,13 @@ export const placeOf = (passage: Pick<FoundPassage, 'sourceTitle' | 'headings' |
 /** The library as a turn sees it. */
 export interface LibraryPort {
   search(question: string, limit: number): Promise<readonly FoundPassage[]> | readonly FoundPassage[]
+  /** The passage that stands before one in its source, if there is one. */
+  before?(passageId: string): FoundPassage | undefined
+  /** Puts slips of the pen right by the library's own words; a library that cannot leaves it out. */
+  correct?(
+    question: string,
+    known?: ReadonlySet<string>,
+  ): { text: string; changed: readonly { from: string; to: string }[] }
 }
 
 /** Where one citation of a reply points. `quote` stands word for word in the passage. */
@@ -50,6 +61,22 @@ export interface Citation {
   readonly locator: Locator
 }
 
+/**
+ * What one sentence of a reply rests on: the passage, the line of the brief, or what the visitor said. `score` is the
+ * share of its content that stands there, 0..1. A sentence that claims nothing needs no support.
+ */
+export interface Support {
+  /** The sentence as it stands in the reply, markers left out. */
+  readonly text: string
+  readonly score: number
+  readonly isClaim: boolean
+  readonly isSupported: boolean
+  readonly by: 'passage' | 'brief' | 'visitor' | 'none'
+  readonly passageId?: string
+  readonly sourceId?: string
+  readonly field?: string
+}
+
 /** One line under a step of the workings; it may point at a passage or at a field of the brief. */
 export interface WorkingDetail {
   readonly label: string
@@ -59,12 +86,33 @@ export interface WorkingDetail {
   readonly field?: string
 }
 
+/** The steps of a turn, in their order. */
+export const STEP_NAMES = [
+  'read',
+  'memory',
+  'guard',
+  'boundaries',
+  'duty',
+  'follow-up',
+  'retrieval',
+  'prompt',
+  'model',
+  'checks',
+] as const
+export type StepName = (typeof STEP_NAMES)[number]
+
 /** One step of how an answer was made: what it did in one sentence, the details, and how long it took. */
 export interface Working {
-  readonly step: 'read' | 'boundaries' | 'follow-up' | 'retrieval' | 'prompt' | 'model' | 'checks'
+  readonly step: StepName
   readonly summary: string
   readonly details: readonly WorkingDetail[]
   readonly tookMs: number
+}
+
+/** A calendar day, for rules and duties that speak of dates: "2027-03-12", and 0 for Monday to 6 for Sunday. */
+export interface Today {
+  readonly date: string
+  readonly weekday: number
 }
 
 /** What a turn needs from outside. */
@@ -75,6 +123,10 @@ export interface TurnContext {
   readonly conversation: readonly Exchange[]
   /** Milliseconds of a monotonic clock. */
   readonly clock: () => number
+  /** Today where the visitor is; without it, conditions on dates never hold. */
+  readonly today?: Today
+  /** Values for the brief's variables. */
+  readonly variables?: Readonly<Record<string, string>>
   readonly signal?: AbortSignal
   /** Called with each piece of text while the model speaks. */
   readonly onText?: (text: string) => void
@@ -84,13 +136,19 @@ export interface TurnContext {
 /** A turn on its way: each step gives the next state and never changes the one it got. */
 export interface TurnState {
   readonly said: string
+  /** The line as it is understood: slips put right, follow-ups resolved, parts that are declined left out. */
   readonly question: string
   readonly intent: Intent
   readonly found: readonly FoundPassage[]
   readonly messages: readonly ChatMessage[]
   readonly reply: string
+  /** Words that are said after the model's, such as a boundary's reply to one part of the line. */
+  readonly afterwards: readonly string[]
   readonly citations: readonly Citation[]
+  readonly support: readonly Support[]
   readonly outcome: Outcome
+  /** What the agent knows after this turn. */
+  readonly memory: Memory
   /** Set when the reply stands and the remaining steps are to be left out. */
   readonly isSettled: boolean
   readonly workings: readonly Working[]

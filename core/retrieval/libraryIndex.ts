@@ -41,10 +41,40 @@ export class LibraryIndex {
     return found
   }
 
+  /** Whether any passage holds the stem. */
+  has(stem: string): boolean {
+    return this.#dictionaries.some((dictionary) => dictionary.has(stem))
+  }
+
+  /** The stems that may be a slip away from a word: same first letter or the next one swapped in, length within `most`. */
+  *termsNear(word: string, most: number): Generator<string> {
+    const openings = new Set([word[0]!, word[1] ?? word[0]!])
+    for (const segment of this.segments) {
+      for (const opening of openings) {
+        const terms = segment.terms
+        for (let at = firstFrom(terms, opening); at < terms.length && terms[at]!.startsWith(opening); at++) {
+          if (Math.abs(terms[at]!.length - word.length) <= most) yield terms[at]!
+        }
+      }
+    }
+  }
+
   /** Words in each field of one passage, by FIELDS. */
   lengths({ segment, passage }: PassageAt): Uint32Array {
     return this.segments[segment]!.lengths.subarray(passage * FIELDS.length, (passage + 1) * FIELDS.length)
   }
+}
+
+/** Where the first of the sorted terms stands that is not below `text`. */
+function firstFrom(terms: readonly string[], text: string): number {
+  let low = 0
+  let high = terms.length
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (terms[middle]! < text) low = middle + 1
+    else high = middle
+  }
+  return low
 }
 
 const dictionaries = new WeakMap<Segment, Map<string, number>>()

@@ -1,4 +1,4 @@
-import { isStopWord, terms } from '../text'
+import { isStopWord, languageOf, terms } from '../text'
 
 /** One distinct content term of a question, with the forms it was written in. */
 export interface QueryTerm {
@@ -15,9 +15,10 @@ export interface Query {
 
 /** Prepares a question: stop words leave the terms but stay in the phrase; quantity is not weighed here. */
 export function parseQuery(text: string): Query {
-  const all = terms(text)
+  const language = languageOf(text)
+  const all = terms(text, language)
   const surface = (term: { start: number; end: number }) => text.slice(term.start, term.end)
-  const carrying = all.filter((term) => !isStopWord(surface(term)))
+  const carrying = all.filter((term) => !isStopWord(surface(term), language))
   const byStem = new Map<string, string[]>()
   for (const term of carrying.length > 0 ? carrying : all) {
     byStem.set(term.stem, [...(byStem.get(term.stem) ?? []), surface(term)])

@@ -1,4 +1,4 @@
-import { stem, terms, words } from '../text'
+import { languageOf, stem, terms, words, type Spoken } from '../text'
 
 /** The fields of a passage that are indexed, in the order their lengths and counts are stored. */
 export const FIELDS = ['title', 'headings', 'body'] as const
@@ -48,9 +48,10 @@ export function buildSegment(passages: readonly IndexedText[]): Segment {
     return entry
   }
   passages.forEach((passage, at) => {
-    const titleStems = words(passage.title).map((word) => stem(word.text))
-    const headingStems = words(passage.headings.join(' ')).map((word) => stem(word.text))
-    const bodyTerms = terms(passage.body)
+    const language = languageOf(passage.body)
+    const titleStems = plainStems(passage.title, language)
+    const headingStems = plainStems(passage.headings.join(' '), language)
+    const bodyTerms = terms(passage.body, language)
     for (const each of titleStems) posting(each, at).counts[0]++
     for (const each of headingStems) posting(each, at).counts[1]++
     for (const each of bodyTerms) {
@@ -84,3 +85,6 @@ function packed(passages: number, lengths: Uint32Array, byTerm: Map<string, Map<
     positions: Uint32Array.from(positions),
   }
 }
+
+/** The stems of a title or headings, in the language of the text below; hyphen-joined forms count once. */
+const plainStems = (text: string, language: Spoken): string[] => words(text).map((word) => stem(word.text, language))

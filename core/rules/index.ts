@@ -1,3 +1,4 @@
-export { readRule, type Condition, type Directive, type Reading } from './read'
+export { readRule, type Reading } from './read'
+export { explainCondition, LANGUAGES, type Condition } from './condition'
+export { explainDirective, type Directive } from './directive'
 export { holds, mentions, breaks, type Situation } from './apply'
-export { intentOf, answerKindOf, type AnswerKind, type Intent } from './intent'

@@ -1,4 +1,19 @@
 export { words, wordCount, type Word } from './words'
-export { stem, terms, contentTerms, contentStems, isStopWord, type Term } from './terms'
+export { stem, terms, contentTerms, contentStems, isStopWord, stemList, type Term } from './terms'
+export { languageOf, spokenTag, SPOKEN, type Spoken } from './language'
 export { sentences, finished, isFinished, type Sentence } from './sentences'
 export { jaccard, coverage, likeness } from './similarity'
+export {
+  inUnitOf,
+  keepsTo,
+  numberOf,
+  quantitiesIn,
+  sayMoney,
+  type Bound,
+  type Dimension,
+  type Quantity,
+} from './quantities'
+export { datesIn, daysIn, type CalendarDay } from './days'
+export { oppositesOf, subjectOf, synonymsOf } from './synonyms'
+export { editDistance } from './distance'
+export { isEnglishWord } from './english'

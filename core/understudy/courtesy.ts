@@ -1,57 +1,48 @@
 import { finished } from '../text'
 import type { PromptView } from '../brief'
-import type { Intent } from '../rules'
+import type { Intent } from '../question'
+import { inFormality, type Phrases } from '../phrases'
 import { pick } from './manner'
 
-/** The reply to a line that asks nothing of the library: a greeting, thanks, a goodbye, "who are you?", an empty line. */
+/** The reply to a line that asks nothing of the library: a greeting, thanks, an insult, despair, an empty line. */
 export function courtesy(
   intent: Exclude<Intent, 'question'>,
   said: string,
   view: PromptView,
+  phrases: Phrases,
   isFirst: boolean,
+  name?: string,
 ): string {
-  const band = view.dials.formality >= 70 ? 'formal' : view.dials.formality <= 30 ? 'casual' : 'plain'
+  const words = phrases.courtesy
+  const say = (register: keyof Pick<typeof words, 'hello' | 'howCanIHelp' | 'welcome' | 'bye' | 'insult'>) =>
+    pick(inFormality(words[register], view.dials.formality), said)
   switch (intent) {
     case 'greeting':
-      return isFirst && view.greeting ? view.greeting : `${pick(HELLO[band], said)} ${HOW_CAN_I_HELP[band]}`
+      return isFirst && view.greeting ? view.greeting : `${named(say('hello'), name)} ${say('howCanIHelp')}`
     case 'thanks':
-      return pick(WELCOME[band], said)
+      return named(say('welcome'), name)
     case 'goodbye':
-      return pick(BYE[band], said)
+      return named(say('bye'), name)
     case 'empty':
-      return HOW_CAN_I_HELP[band]
+      return say('howCanIHelp')
+    case 'insult':
+      return say('insult')
+    case 'distress':
+      return words.distress
+    case 'emergency':
+      return words.emergency
     case 'identity':
-      return introduce(view)
+      return introduce(view, phrases)
   }
 }
 
-const HELLO = {
-  formal: ['Good day.', 'Welcome.'],
-  plain: ['Hello.', 'Hello there.'],
-  casual: ['Hi!', 'Hey there!'],
-} as const
-const HOW_CAN_I_HELP = {
-  formal: 'How may I help you?',
-  plain: 'What would you like to know?',
-  casual: 'What can I do for you?',
-} as const
-const WELCOME = {
-  formal: ['You are most welcome.', 'It was a pleasure.'],
-  plain: ['You’re welcome.', 'Glad to help.'],
-  casual: ['No problem!', 'Any time!'],
-} as const
-const BYE = {
-  formal: ['Goodbye, and thank you.', 'I wish you a good day.'],
-  plain: ['Goodbye.', 'Goodbye, take care.'],
-  casual: ['Bye!', 'See you!'],
-} as const
+/** A greeting with the visitor's name before its stop: "Hello." → "Hello, Ana." */
+const named = (text: string, name: string | undefined): string =>
+  name === undefined ? text : text.replace(/[.!]$/, (stop) => `, ${name}${stop}`)
 
 /** Who the agent is and what it can be asked, from nothing but its brief. */
-function introduce(view: PromptView): string {
-  const name = view.name ? `I am ${view.name}` : 'I am an assistant'
-  const role = view.role ? `, ${view.role.replace(/[.\s]+$/, '')}` : ''
-  const startsWithVerb = /^\p{Ll}/u.test(view.job)
-  const job = finished(startsWithVerb ? `My job is to ${view.job}` : view.job)
-  const suggestion = view.suggestions[0] ? `You could ask me: “${view.suggestions[0]}”` : ''
-  return [`${name}${role}.`, 'I am a program, not a person.', job, suggestion].filter(Boolean).join(' ')
+function introduce(view: PromptView, { courtesy: words }: Phrases): string {
+  const job = view.job ? finished(words.myJob(view.job)) : ''
+  const suggestion = view.suggestions[0] ? words.youCouldAsk(view.suggestions[0]) : ''
+  return [words.iAm(view.name, view.role.replace(/[.\s]+$/, '')), words.aProgram, job, suggestion].filter(Boolean).join(' ')
 }

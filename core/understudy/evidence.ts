@@ -1,158 +1,265 @@
-import { contentStems, contentTerms, isStopWord, stem, terms } from '../text'
-import { answerKindOf, type AnswerKind } from '../rules'
-import type { PromptView } from '../brief'
+import { contentStems, daysIn, oppositesOf, quantitiesIn, terms, type Quantity } from '../text'
+import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
 import { unitsOf, type Unit } from './units'
+import { heldBy, type Asked, type Wanted } from './wanted'
 
 /** A unit with how well it answers: `coverage` is the share of the question it speaks of, `score` adds what kind it is. */
 export interface Evidence extends Unit {
   readonly coverage: number
   readonly score: number
-}
-
-/** One term of the question with its weight and the stems that count as it (glossary names included). */
-interface Wanted {
-  readonly stems: readonly (readonly string[])[]
-  readonly weight: number
-  readonly isNamed: boolean
+  /** Whether it holds the kind of thing asked for: a sum, a time, so many of something. */
+  readonly fits: boolean
 }
 
 /** Below this share of the question, evidence is too thin to answer from. */
 export const THIN = 0.6
+/** Of what is asked beside names, this share must be spoken of: knowing the place does not answer what happens there. */
+const REST_LEAST = 0.55
 
-/** Words that carry a question's form more than its subject: they count little, and need not be found. */
-const LIGHT = new Set(
-  (
-    'allow allowed bring take carry get go come travel make have need want use find tell give say mean know think ' +
-    'much many cost costs price prices fare charge charges charged fee pay paid buy long time times day hour kind type way thing ' +
-    'start work happen possible ok okay okey right fine must should would could about like wish also ever still really ' +
-    'exactly maximum minimum most least best any anyone someone people person else rule rules policy please help question ' +
-    'fit number information info details explain describe summarise'
-  )
-    .split(' ')
-    .map(stem),
-)
-const LIGHT_WEIGHT = 0.2
-/** A day of the week counts double: what holds on others says nothing of it. */
-const WEEKDAYS = new Set(['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'].map(stem))
-const WEEKDAY_WEIGHT = 2
-/** A term that only the headings or the source's title hold counts this much. */
-const CONTEXT_SHARE = 0.7
-const KIND_BONUS = 0.2
-const RANK_BONUS = 0.1
-/** Evidence that speaks of little else than the question is to the point. */
-const FOCUS_BONUS = 0.15
-/** For each two neighbouring words of the question that stand together ("to Inchmore" is not "Inchmore to"). */
-const ORDER_BONUS = 0.04
+/** How much a term counts that is found not in the unit itself but in its paragraph, its list's leading line, its headings. */
+const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.65, source: 0.45 } as const
+/** A name that stands only near a unit which names another says little of it. */
+const OTHER_NAME = 0.4
 
-/** All evidence the passages hold for a question, best first. */
-export function gatherEvidence(question: string, passages: readonly GivenPassage[], view: PromptView): Evidence[] {
-  const wanted = wantedTerms(question, view)
-  const kind = answerKindOf(question)
+const BONUS = { fits: 0.25, rank: 0.1, focus: 0.15, order: 0.05, pair: 0.1, topic: 0.12 } as const
+/** The words a sentence opens with say what it is about. */
+const TOPIC_WORDS = 3
+/** What other days say holds of their own days only. */
+const OTHER_DAYS = 0.4
+const DAY_WEIGHT = 0.6
+const QUESTION_FLAW = 0.4
+/** What is said of the opposite ("opens" for "closes") hardly answers. */
+const OPPOSITE = 0.7
+
+interface Looked {
+  readonly unit: Unit
+  readonly own: ReadonlySet<string>
+  readonly paragraph: ReadonlySet<string>
+  readonly lead: ReadonlySet<string>
+  readonly context: ReadonlySet<string>
+  /** All passages at hand of its source; only table rows, which are terse, lean on it. */
+  readonly source: ReadonlySet<string>
+  readonly topic: ReadonlySet<string>
+  readonly namesOthers: boolean
+}
+
+export const stemSet = (text: string): Set<string> => new Set(terms(text).map((term) => term.stem))
+
+/** All evidence the passages hold for a question, best first; none when a name of the question stands nowhere in them. */
+export function gatherEvidence(asked: Asked, kind: AnswerKind, passages: readonly GivenPassage[]): Evidence[] {
   const everywhere = stemSet(passages.map((passage) => `${passage.place}\n${passage.text}`).join('\n'))
-  const asked = pairsOf(question)
-  const hasUnknownName = wanted.some((term) => term.isNamed && !isHeld(term, everywhere))
-  if (hasUnknownName || wanted.length === 0) return []
+  const isStrange = asked.terms.some((term) => term.role === 'name' && heldBy(term, everywhere) === 0)
+  if (isStrange || !asked.terms.some((term) => term.role !== 'number')) return []
+  const bySource = new Map<string, Set<string>>()
+  for (const passage of passages) {
+    const stems = bySource.get(sourceOf(passage)) ?? new Set()
+    for (const each of stemSet(passage.text)) stems.add(each)
+    bySource.set(sourceOf(passage), stems)
+  }
+  const kinds = instancesIn(passages)
   const evidence = passages.flatMap((passage, rank) => {
     const context = stemSet(passage.place)
-    return unitsOf(passage).map((unit): Evidence => {
-      const coverage = coverageOf(wanted, unit, context)
-      const bonus =
-        (suits(unit.text, kind) ? KIND_BONUS : 0) +
-        RANK_BONUS * (1 - rank / passages.length) +
-        FOCUS_BONUS * focusOf(wanted, unit) +
-        ORDER_BONUS * sharedPairs(asked, unit.text)
-      return { ...unit, coverage, score: coverage + bonus - flaws(unit) }
-    })
+    const source = bySource.get(sourceOf(passage))!
+    return unitsOf(passage).map((unit) =>
+      weighed(look(unit, context, source, asked), asked, kind, 1 - rank / passages.length, kinds),
+    )
   })
-  return evidence.sort((a, b) => b.score - a.score)
+  return evidence.filter((each) => each.coverage > 0).sort((a, b) => b.score - a.score)
 }
 
-const stemSet = (text: string): Set<string> => new Set(terms(text).map((term) => term.stem))
+const sourceOf = (passage: GivenPassage): string => passage.place.split(' › ')[0]!
 
-function wantedTerms(question: string, view: PromptView): Wanted[] {
-  const seen = new Set<string>()
-  return contentTerms(question).flatMap((term): Wanted[] => {
-    const surface = question.slice(term.start, term.end)
-    if (seen.has(term.stem) || isStopWord(surface)) return []
-    seen.add(term.stem)
-    const isLight = LIGHT.has(term.stem) || isDegree(question, term.start)
-    return [
-      {
-        stems: [[term.stem], ...otherNames(term.stem, question, view)],
-        weight: isLight ? LIGHT_WEIGHT : WEEKDAYS.has(term.stem) ? WEEKDAY_WEIGHT : 1,
-        isNamed: !isLight && isName(question, term.start, surface, view),
-      },
-    ]
-  })
-}
+/** Whether a name and a noun stand in one sentence or row somewhere: then the name may be one of that kind. */
+type Instances = (name: string, noun: string) => boolean
 
-/** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
-const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
-
-/** A capitalised word inside a sentence written in small letters is a name: without it nothing answers. */
-function isName(question: string, start: number, surface: string, view: PromptView): boolean {
-  const before = question.slice(0, start).trim()
-  const opens = before === '' || /[.!?:,]$/.test(before)
-  const isShouted = question === question.toUpperCase()
-  return !opens && !isShouted && /^\p{Lu}\p{Ll}/u.test(surface) && surface !== view.name
-}
-
-/** The other names a glossary gives for the term that a word of the question belongs to. */
-function otherNames(wordStem: string, question: string, view: PromptView): string[][] {
-  const asked = stemSet(question)
-  return view.glossary.flatMap((entry) => {
-    const names = [entry.term, ...entry.also].map((name) => terms(name).map((term) => term.stem))
-    const used = names.find((name) => name.includes(wordStem) && name.every((each) => asked.has(each)))
-    return used ? names.filter((name) => name !== used && name.length > 0) : []
-  })
-}
-
-const isHeld = (term: Wanted, stems: ReadonlySet<string>): boolean =>
-  term.stems.some((name) => name.every((each) => stems.has(each)))
-
-function coverageOf(wanted: readonly Wanted[], unit: Unit, context: ReadonlySet<string>): number {
-  // A pair is found by its question; its answer is what is said.
-  const [told, beside] = unit.kind === 'pair' ? [unit.leadIn, unit.text] : [unit.text, unit.leadIn]
-  const own = stemSet(told)
-  const lead = stemSet(beside)
-  let held = 0
-  let whole = 0
-  for (const term of wanted) {
-    whole += term.weight
-    if (isHeld(term, own)) held += term.weight
-    else if (isHeld(term, lead) || isHeld(term, context)) held += term.weight * CONTEXT_SHARE
+function instancesIn(passages: readonly GivenPassage[]): Instances {
+  let lines: Set<string>[] | undefined
+  return (name, noun) => {
+    lines ??= passages.flatMap((passage) => passage.text.split(/\n|(?<=[.!?])\s/).map(stemSet))
+    return lines.some((line) => line.has(name) && line.has(noun))
   }
-  return whole === 0 ? 0 : held / whole
+}
+
+function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<string>, asked: Asked): Looked {
+  // A pair is found by its question; its answer is what is said.
+  const [told, beside] = unit.kind === 'pair' ? [`${unit.leadIn} ${unit.text}`, ''] : [unit.text, unit.leadIn]
+  const own = stemSet(told)
+  const wanted = asked.terms.filter((term) => term.role === 'name')
+  const namesOthers = [...asked.names].some((name) => own.has(name) && !wanted.some((term) => term.stem === name))
+  return {
+    unit,
+    own,
+    paragraph: unit.paragraph === unit.text ? own : stemSet(unit.paragraph),
+    lead: stemSet(beside),
+    context,
+    source: unit.kind === 'row' ? source : NOTHING,
+    topic: stemSet(told.split(/\s+/).slice(0, TOPIC_WORDS).join(' ')),
+    namesOthers,
+  }
+}
+
+const NOTHING: ReadonlySet<string> = new Set()
+
+/** How fully a unit speaks of a term, with where it stands counted in. */
+function found(term: Wanted, { own, paragraph, lead, context, source, namesOthers }: Looked): number {
+  const inside = heldBy(term, own)
+  if (inside === 1) return 1
+  const nearby = Math.max(
+    heldBy(term, paragraph) * SHARES.paragraph,
+    heldBy(term, lead) * SHARES.leadIn,
+    heldBy(term, context) * SHARES.context,
+  )
+  if (term.role === 'name') return Math.max(inside, namesOthers ? nearby * OTHER_NAME : nearby)
+  return Math.max(inside, nearby, term.role === 'focus' ? 0 : heldBy(term, source) * SHARES.source)
+}
+
+function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, kinds: Instances): Evidence {
+  const { unit } = looked
+  const coverage = coverageOf(looked, asked, kind, kinds)
+  const fit = suits(unit, kind, asked)
+  const topics = asked.terms.filter((term) => term.role !== 'light' && heldBy(term, looked.topic) > 0).length
+  const bonus =
+    BONUS.fits * fit +
+    (topics > 0 ? BONUS.topic : 0) +
+    BONUS.rank * rank +
+    BONUS.focus * focusOf(asked, looked) +
+    BONUS.order * sharedPairs(asked.pairs, unit.text) +
+    (unit.kind === 'pair' ? BONUS.pair : 0)
+  const isOpposite = asked.terms.some(
+    (term) => heldBy(term, looked.own) === 0 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other) && !asked.terms.some((each) => each.stem === other)),
+  )
+  const ofOtherDays = isOfOtherDays(unit, asked.days) ? OTHER_DAYS : 1
+  const flaw = unit.text.endsWith('?') ? QUESTION_FLAW : 0
+  const opposite = isOpposite ? OPPOSITE : 1
+  return { ...unit, coverage: coverage * ofOtherDays * opposite, score: (coverage + bonus) * ofOtherDays * opposite - flaw, fits: fit === 1 || (fit > 0 && coverage >= SURE) }
+}
+
+function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Instances): number {
+  const sum = { held: 0, whole: 0, rest: 0, restWhole: 0 }
+  for (const term of asked.terms) {
+    let share = found(term, looked)
+    if (term.role === 'name' && share === 0) return 0
+    if (term.role === 'focus' && share === 0 && isAnInstance(looked, term, kind, asked, kinds)) share = 0.8
+    // A number need not be repeated by what answers: it may be the one held against a limit.
+    if (term.role === 'number' && share === 0) continue
+    sum.whole += term.weight
+    sum.held += term.weight * share
+    if (term.role === 'subject' || term.role === 'focus') {
+      sum.restWhole += term.weight
+      sum.rest += term.weight * share
+    }
+    if (term.role === 'focus' && share === 0) return 0
+  }
+  if (asked.days.size > 0 && sum.whole > 0) {
+    // What says nothing of the day asked about says less; what says it is of other days is weighed down later.
+    sum.whole += DAY_WEIGHT
+    if ([...daysIn(looked.unit.text)].some((day) => asked.days.has(day))) sum.held += DAY_WEIGHT
+  }
+  if (sum.whole === 0) return 0
+  const isTooLittle = sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST
+  const coverage = sum.held / sum.whole
+  return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage
+}
+
+/** "Which boat" may be answered by a name, "what is the phone number" by figures, without the word itself. */
+function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, asked: Asked, kinds: Instances): boolean {
+  if (kind === 'time' || kind === 'money' || kind === 'measure' || kind === 'count') return true
+  if (term.stem === 'discount') return /%/.test(unit.text)
+  if (/^(?:phone|telephon|number)$/.test(term.stem)) return /\d{4,}/.test(unit.text)
+  if (/^(?:mail|email|e-mail|address)$/.test(term.stem)) return /@/.test(unit.text)
+  if (kind !== 'list') return false
+  return [...asked.names].some((name) => own.has(name) && kinds(name, term.stem))
 }
 
 /** The share of a unit's content words that the question asks for, 0..1. */
-function focusOf(wanted: readonly Wanted[], unit: Unit): number {
-  const own = contentStems(unit.text)
-  if (own.size === 0) return 0
-  const names = new Set(wanted.flatMap((term) => term.stems.flat()))
-  return [...own].filter((each) => names.has(each)).length / own.size
+function focusOf(asked: Asked, { own, unit }: Looked): number {
+  const content = contentStems(unit.text)
+  if (content.size === 0) return 0
+  const held = asked.terms.flatMap((term) => term.forms.flatMap((form) => form.stems)).filter((each) => own.has(each))
+  return Math.min(1, new Set(held).size / content.size)
 }
 
-const pairsOf = (text: string): Set<string> => {
+function sharedPairs(pairs: ReadonlySet<string>, text: string): number {
   const all = terms(text)
-  return new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`))
+  let shared = 0
+  for (let at = 1; at < all.length; at++) if (pairs.has(`${all[at - 1]!.stem} ${all[at]!.stem}`)) shared++
+  return shared
 }
 
-const sharedPairs = (asked: ReadonlySet<string>, text: string): number =>
-  [...pairsOf(text)].filter((pair) => asked.has(pair)).length
+function isOfOtherDays(unit: Unit, days: ReadonlySet<number>): boolean {
+  if (days.size === 0) return false
+  const own = daysIn(unit.text)
+  return own.size > 0 && ![...days].some((day) => own.has(day))
+}
 
-const MONEY = /[£€$¥]\s?\d|\d+(?:[.,]\d+)?\s?(?:pounds?|euros?|pence|p\b|dollars?)|\bfree\b|\bno charge\b/i
 const TIME =
-  /\b\d{1,2}[:.]\d{2}\b|\b\d{1,2}\s?(?:am|pm)\b|\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|daily)\b/i
+  /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|months?|years?|daily|at once|always|never|january|february|march|april|may|june|july|august|september|october|november|december)\b/i
+/** "When …" may be answered by an occasion as well as by a time: "while the presses are running". */
+const OCCASION = /\b(?:while|when|before|after|until|from the|as soon as)\b/i
+const OCCASION_FIT = 0.3
+/** An occasion answers only where the rest of the question is spoken of almost whole. */
+const SURE = 0.85
+const REASON = /\b(?:because|since|so that|in order to|due to|therefore|for safety|which is why|as a result|to (?:account|avoid|keep|make sure|protect|prevent))\b/i
 
-/** Whether a text has what a kind of question asks for: a sum, a time, a number. */
-export function suits(text: string, kind: AnswerKind): boolean {
-  if (kind === 'money') return MONEY.test(text)
-  if (kind === 'time') return TIME.test(text)
-  if (kind === 'count') return /\d|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i.test(text)
-  return false
+/** How well a unit has what a kind of question asks for, 0..1. */
+export function suits(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: Pick<Asked, 'text' | 'terms'>): number {
+  const { text } = unit
+  if (kind === 'time') {
+    const states = quantitiesIn(text).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
+    return states || TIME.test(text) ? 1 : OCCASION.test(text) ? OCCASION_FIT : 0
+  }
+  return isSuited(unit, kind, asked) ? 1 : 0
 }
 
-/** A question in the text answers nothing. */
-const flaws = (unit: Unit): number => (unit.text.endsWith('?') ? 0.4 : 0)
+function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: Pick<Asked, 'text' | 'terms'>): boolean {
+  const { text } = unit
+  switch (kind) {
+    case 'money':
+      return /[£€$¥]\s?\d|\b(?:free|no charge|refunded)\b/i.test(text) || quantitiesIn(text).some(({ dimension }) => dimension === 'money')
+    case 'count':
+      return tellsHowMany(unit, asked)
+    case 'measure':
+      return quantitiesIn(text).some((each) => isMeasureFor(each, asked.text))
+    case 'why':
+      return REASON.test(text)
+    case 'where':
+      return /\b(?:in|at|on|under|by|beside|behind|near|next to|above|below|opposite|inside|outside|between)\b/i.test(text)
+    case 'who':
+      return /\b(?:only|staff|crew|manager|everyone|anyone|nobody|members?|children|adults?|passengers?|visitors?|people|desk|office|team|director|driver|doctor|owner)\b/i.test(text)
+    default:
+      return false
+  }
+}
+
+/** Whether a unit says how many there are of what "how many …" asks about. */
+function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'text' | 'terms'>): boolean {
+  const noun = /\bhow many ([\p{L}’'-]+(?: [\p{L}’'-]+)?)/iu.exec(asked.text)?.[1]
+  if (/\bhow often\b/i.test(asked.text)) return TIME.test(text) || /\b(?:once|twice|times|every)\b/i.test(text)
+  if (!noun) return /\d/.test(text)
+  const stems = new Set(terms(noun).map((term) => term.stem))
+  const wanted = asked.terms.filter((term) => stems.has(term.stem))
+  const isMeant = (of: ReadonlySet<string>) => [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
+  if (cells.some((cell) => /\d/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`)))) return true
+  return quantitiesIn(text).some((each) => isMeant(new Set([...each.of, ...stemSet(each.unit)])))
+}
+
+const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[] = [
+  [/\bhow old\b/i, ['age', 'duration']],
+  [/\bhow heavy\b|\bhow much .*weigh/i, ['mass']],
+  [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],
+  [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)/i, ['length']],
+  [/\bhow long\b|\bhow much (?:time|notice)\b/i, ['duration', 'length']],
+  [/\bhow (?:big|large)\b/i, ['length', 'volume', 'count', 'mass']],
+  [/\bhow far\b/i, ['length', 'duration']],
+  [/\bhow (?:tall|wide|high|deep)\b/i, ['length']],
+  [/\bhow much (?:luggage|baggage|weight)\b/i, ['mass', 'count']],
+]
+
+const isMeasureFor = ({ dimension }: Quantity, question: string): boolean => {
+  const rule = MEASURES.find(([pattern]) => pattern.test(question))
+  return rule ? rule[1].includes(dimension) : dimension !== 'count'
+}
+
+/** Kinds of question that only evidence of the right kind answers: no sum, no answer to "how much". */
+export const NEEDS_FIT: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'measure'])

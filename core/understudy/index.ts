@@ -1,55 +1,153 @@
-import { parsePrompt } from '../brief'
-import { parseQuestionMessage, type ChatMessage, type Model, type ModelEvent } from '../dialogue'
-import { answerKindOf, intentOf, type Situation } from '../rules'
+import { languageOf, quantitiesIn, spokenTag } from '../text'
+import { parsePrompt, type PromptView } from '../brief'
+import { parseQuestionMessage, type ChatMessage, type GivenPassage, type Model, type ModelEvent } from '../dialogue'
+import { phrasesFor, listed, type Phrases } from '../phrases'
+import { answerKindOf, intentOf, splitQuestion } from '../question'
+import type { Situation } from '../rules'
 import { compose } from './compose'
 import { courtesy } from './courtesy'
-import { gatherEvidence, THIN } from './evidence'
+import { gatherEvidence, NEEDS_FIT, THIN } from './evidence'
 import { inRegister } from './manner'
-import { isAllowed, ordersFor, type Orders } from './obey'
+import { inWantedWords, isAllowed, ordersFor, type Note, type Orders } from './obey'
+import { profileOf } from './profile'
+import { solve } from './solve'
+import type { Finding, Party, Task } from './task'
+import { askedOf, namesIn } from './wanted'
 
 /** What Understudy says to one prompt, and how it came to it. */
 export interface Answer {
   readonly text: string
-  readonly notes: readonly string[]
+  readonly notes: readonly Note[]
 }
 
 /**
- * Answers a chat from nothing but its messages: the compiled brief in the system message, the passages and the question
- * in the last. Deterministic, offline; it says only what passages and brief say.
+ * Answers a chat from nothing but its messages: the compiled brief in the system message; what is known of the visitor,
+ * the passages and the question in the last. Deterministic, offline; it says only what passages and brief say.
  */
 export function answer(messages: readonly ChatMessage[]): Answer {
-  const view = parsePrompt(messages.find((message) => message.role === 'system')?.content ?? '')
-  const { question, passages } = parseQuestionMessage(
-    messages.findLast((message) => message.role === 'user')?.content ?? '',
-  )
-  const intent = intentOf(question, view.name)
-  const isFirst = messages.filter((message) => message.role === 'user').length === 1
+  const written = parsePrompt(messages.find((message) => message.role === 'system')?.content ?? '')
+  const { question, passages, known } = parseQuestionMessage(messages.findLast(({ role }) => role === 'user')?.content ?? '')
+  const intent = intentOf(question, written.name)
+  const situation: Situation = { question, intent, isUnknown: false, ...situationFrom(messages, question, known) }
+  const orders = ordersFor(written, situation)
+  const view = profileOf(written).applied
+  const phrases = phrasesFor(orders.language ?? languageToSpeak(view, question))
+  const name = view.addressByName || orders.byName ? known.get('name') : undefined
+  const say = (text: string) => inWantedWords(inRegister(text, view), orders)
   if (intent !== 'question') {
-    const orders = ordersFor(view, { question, intent, isUnknown: false })
-    const text = [courtesy(intent, question, view, isFirst), ...orders.add].filter((each) => isAllowed(each, orders))
+    const isFirst = situation.isFirst === true
+    const said = courtesy(intent, question, view, phrases, isFirst, name)
+    const text = [orders.apologise && intent !== 'insult' ? phrases.sorry : '', said, orders.askFirst ?? '', ...orders.add, ...orders.endWith]
     return {
-      text: text.map((each) => inRegister(each, view.dials.formality)).join(' '),
-      notes: [`Kind: ${intent}`, ...orders.notes],
+      text: text.filter((each) => each !== '' && isAllowed(each, orders)).map(say).join(' '),
+      notes: [{ text: `Kind: ${intent}` }, ...orders.notes],
     }
   }
-  const evidence = gatherEvidence(question, passages, view)
-  const known: Situation = { question, intent, isUnknown: false }
-  const orders = ordersFor(view, known)
-  const enough = evidence.filter((unit) => unit.coverage >= THIN)
-  const notes = [
-    `Kind: ${answerKindOf(question)} question`,
-    evidence[0]
-      ? `Evidence: best covers ${Math.round(evidence[0].coverage * 100)} % of the question (needs ${THIN * 100} %): ${evidence[0].text}`
-      : 'Evidence: none',
-  ]
-  const reply = compose(question, enough, view, orders)
-  if (reply !== '') return { text: reply, notes: [...notes, ...orders.notes] }
-  const unknown = ordersFor(view, { ...known, isUnknown: true })
-  return { text: sayUnknown(view.whenUnknown, view.signOff, unknown), notes: [...notes, ...unknown.notes] }
+  const asksFirst = orders.askFirst !== undefined && !wasAskedBefore(orders.askFirst, messages)
+  if (asksFirst) return { text: say(orders.askFirst!), notes: [{ text: 'Kind: a rule asks first' }, ...orders.notes] }
+  const parts = splitQuestion(question).map((part) => ({
+    part,
+    ...answerPart(part, passages, view, phrases, partyOf(known), orders),
+  }))
+  const findings = parts.flatMap(({ finding }) => (finding ? [finding] : []))
+  const notes = parts.flatMap((part) => part.notes)
+  const reply = compose(findings, { question, view, phrases, orders, name })
+  const isWhole = parts.every(({ finding }) => finding)
+  if (reply !== '' && isWhole) return { text: reply, notes: [...notes, ...orders.notes] }
+  const unknown = ordersFor(written, { ...situation, isUnknown: true })
+  const near = reply === '' ? nearest(question, passages, view, phrases) : ''
+  const whenUnknown = [unknown.apologise ? phrases.sorry : '', view.whenUnknown, near, ...unknown.add.filter((text) => !reply.includes(text)), reply === '' ? view.signOff : '']
+  const open = whenUnknown.filter((text) => text !== '' && isAllowed(text, unknown)).map(say).join(' ')
+  return { text: [reply, open].filter(Boolean).join(reply.includes('\n') ? '\n' : ' '), notes: [...notes, ...unknown.notes] }
 }
 
-const sayUnknown = (whenUnknown: string, signOff: string, orders: Orders): string =>
-  [whenUnknown, ...orders.add, signOff].filter((text) => text !== '' && isAllowed(text, orders)).join(' ')
+/** What conditions of rules are held against beside the line itself. */
+function situationFrom(messages: readonly ChatMessage[], question: string, known: ReadonlyMap<string, string>): Partial<Situation> {
+  const today = /^(\d{4}-\d{2}-\d{2}), weekday (\d)$/.exec(known.get('today') ?? '')
+  const variables = new Map([...known].flatMap(([key, value]) => (key.startsWith('variable ') ? [[key.slice(9).toLowerCase(), value] as const] : [])))
+  const duty = known.get('duty')
+  const party = known.get('party')
+  return {
+    isFirst: messages.filter(({ role }) => role === 'user').length === 1,
+    language: languageOf(question),
+    variables,
+    ...(today ? { today: { date: today[1]!, weekday: Number(today[2]) } } : {}),
+    ...(duty === undefined ? {} : { duty }),
+    ...(party === undefined ? {} : { party }),
+  }
+}
+
+/** The brief's language, or another one it speaks when the visitor writes in it. */
+function languageToSpeak(view: PromptView, question: string): string {
+  const own = spokenTag(view.language) ?? 'en'
+  const written = languageOf(question, own)
+  return view.alsoSpeaks.some((tag) => spokenTag(tag) === written) ? written : own
+}
+
+const wasAskedBefore = (question: string, messages: readonly ChatMessage[]): boolean =>
+  messages.some((message) => message.role === 'assistant' && message.content.includes(question))
+
+function answerPart(
+  question: string,
+  passages: readonly GivenPassage[],
+  view: PromptView,
+  phrases: Phrases,
+  party: Party,
+  orders: Orders,
+): { finding: Finding | undefined; notes: Note[] } {
+  const kind = answerKindOf(question)
+  const asked = askedOf(question, view, namesIn(passages.map((passage) => passage.text)))
+  const evidence = gatherEvidence(asked, kind, passages)
+  const needsFit = NEEDS_FIT.has(kind)
+  const enough = evidence.filter(
+    (unit) =>
+      unit.coverage >= THIN && (!needsFit || unit.fits) && isAllowed(unit.text, orders) && isAllowed(unit.leadIn, orders),
+  )
+  const task: Task = { asked, kind, passages, evidence, enough, view, phrases, party }
+  const finding = solve(task)
+  const best = evidence[0]
+  const glossary = view.glossary.filter((entry) => asked.glossary.has(entry.term))
+  return {
+    finding,
+    notes: [
+      { text: `Kind: ${kind} question: ${question}` },
+      {
+        text: best
+          ? `Evidence: best covers ${Math.round(best.coverage * 100)} % of the question (needs ${THIN * 100} %): ${best.text}`
+          : 'Evidence: none',
+      },
+      ...(finding ? [{ text: `Answered by: ${finding.solver}. ${finding.note}`, ...(finding.line ? { line: finding.line } : {}) }] : []),
+      ...glossary.map((entry) => ({ text: `Glossary used: ${entry.term}`, line: entry.line })),
+    ],
+  }
+}
+
+/** Who the visitor said they are: "2 adults, 1 child". */
+const partyOf = (known: ReadonlyMap<string, string>): Party => ({
+  groups: quantitiesIn(known.get('party') ?? '').map((each) => ({ count: each.amount, noun: each.unit })),
+})
+
+/** What the library does hold near an unanswered question: the sections that share a word of its subject with it. */
+function nearest(question: string, passages: readonly GivenPassage[], view: PromptView, phrases: Phrases): string {
+  const asked = askedOf(question, view, new Set())
+  const terms = asked.terms
+    .filter((term) => term.role === 'subject' || term.role === 'focus' || term.role === 'name')
+    .map((term) => ({ ...term, role: 'subject' as const }))
+  const near = gatherEvidence({ ...asked, terms }, 'open', passages)
+    .filter((unit) => unit.coverage >= NEAR)
+    .map((unit) => sectionOf(unit.passage.place))
+  const sections = [...new Set(near)].slice(0, 2)
+  return sections.length === 0 ? '' : phrases.nearest(listed(sections.map((section) => `“${section}”`), phrases.and))
+}
+
+const NEAR = 0.34
+
+/** The heading a passage stands under, without its number; its source's title when it has none. */
+function sectionOf(place: string): string {
+  const path = place.split(' › ')
+  const heading = path.length > 2 ? path.at(-2)! : path[0]!
+  return heading.replace(/^\d+(?:\.\d+)*\.?\s+/, '')
+}
 
 /** Words handed over at a time when streaming. */
 const WORDS_A_PIECE = 3
@@ -59,7 +157,7 @@ export const understudy: Model = {
   name: 'Understudy',
   async *answer(messages, signal): AsyncIterable<ModelEvent> {
     const { text, notes } = answer(messages)
-    for (const note of notes) yield { kind: 'note', text: note }
+    for (const note of notes) yield { kind: 'note', ...note }
     const pieces = text.match(new RegExp(`(?:\\S+\\s*){1,${WORDS_A_PIECE}}`, 'g')) ?? []
     for (const piece of pieces) {
       if (signal?.aborted) return

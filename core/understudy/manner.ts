@@ -1,4 +1,5 @@
 import type { PromptView } from '../brief'
+import { CASUAL, FORMAL, inFormality, type Phrases } from '../phrases'
 
 const CONTRACTIONS: readonly (readonly [full: string, short: string])[] = [
   ['do not', 'don’t'],
@@ -20,24 +21,67 @@ const CONTRACTIONS: readonly (readonly [full: string, short: string])[] = [
   ['I am', 'I’m'],
 ]
 
-/** From this formality on nothing is contracted; up to CASUAL everything common is. */
-const FORMAL = 70
-const CASUAL = 30
+/** Long words and the short ones that say the same; used when the brief asks for an easy reading grade. */
+const PLAIN_WORDS: readonly (readonly [long: string, plain: string])[] = [
+  ['approximately', 'about'],
+  ['assistance', 'help'],
+  ['commence', 'start'],
+  ['commences', 'starts'],
+  ['complete the form', 'fill in the form'],
+  ['departure', 'leaving time'],
+  ['endeavour', 'try'],
+  ['ensure', 'make sure'],
+  ['in order to', 'to'],
+  ['in the event of', 'if there is'],
+  ['obtain', 'get'],
+  ['passengers', 'people'],
+  ['permitted', 'allowed'],
+  ['prior to', 'before'],
+  ['prohibited', 'not allowed'],
+  ['purchase', 'buy'],
+  ['purchased', 'bought'],
+  ['receive', 'get'],
+  ['regarding', 'about'],
+  ['reimbursed', 'paid back'],
+  ['require', 'need'],
+  ['requires', 'needs'],
+  ['subsequently', 'later'],
+  ['sufficient', 'enough'],
+  ['terminate', 'end'],
+  ['utilise', 'use'],
+  ['accompanied by', 'with'],
+  ['administration fee', 'handling fee'],
+]
+
 const WARM = 65
 const VERY_WARM = 85
 const TERSE = 80
+const PLAYFUL = 60
+const CAUTIOUS = 20
+/** Grades up to this one ask for short words (Flesch–Kincaid grade, as schools in the United States count). */
+const EASY_GRADE = 7
 
-/** A text with contractions spelled out (formal) or made (casual); the facts are untouched. */
-export function inRegister(text: string, formality: number): string {
-  if (formality > CASUAL && formality < FORMAL) return text
-  return CONTRACTIONS.reduce((result, [full, short]) => {
-    const from = formality >= FORMAL ? short.replace('’', "[’']") : full
-    const to = formality >= FORMAL ? full : short
-    return result.replace(new RegExp(`\\b${from}\\b(?!\\.)`, 'gi'), (found) =>
-      /^\p{Lu}/u.test(found) ? to[0]!.toUpperCase() + to.slice(1) : to,
-    )
-  }, text)
+/** A text in the brief's register: contracted or spelled out, in short words where an easy grade is asked for. */
+export function inRegister(text: string, { dials, readingGrade }: Pick<PromptView, 'dials' | 'readingGrade'>): string {
+  const plain = readingGrade !== null && readingGrade <= EASY_GRADE ? inPlainWords(text) : text
+  return contracted(plain, dials.formality)
 }
+
+const inPlainWords = (text: string): string => PLAIN_WORDS.reduce((result, [long, plain]) => exchanged(result, long, plain), text)
+
+function contracted(text: string, formality: number): string {
+  if (formality > CASUAL && formality < FORMAL) return text
+  return CONTRACTIONS.reduce(
+    (result, [full, short]) =>
+      formality >= FORMAL ? exchanged(result, short.replace('’', "[’']"), full) : exchanged(result, full, short),
+    text,
+  )
+}
+
+const exchanged = (text: string, from: string, to: string): string =>
+  text.replace(new RegExp(`\\b${from}\\b(?!\\.\\w)`, 'gi'), (found) =>
+    /^\p{Lu}/u.test(found) ? to[0]!.toUpperCase() + to.slice(1) : to,
+  )
 
 /** How many pieces of evidence a reply may hold, by brevity 0..100. */
 export const unitsAllowed = (brevity: number): number =>
@@ -47,30 +91,28 @@ export const unitsAllowed = (brevity: number): number =>
  * Words before an answer, by warmth and formality; the same question always gets the same ones. None of them says yes:
  * the answer may be no.
  */
-export function opener(view: PromptView, question: string): string {
-  const { warmth, brevity, formality } = view.dials
-  if (warmth < WARM || brevity >= TERSE) return ''
-  return pick(
-    formality >= FORMAL
-      ? ['Thank you for asking.', 'I am glad to help.']
-      : formality <= CASUAL
-        ? ['Happy to help!', 'Glad you asked!', 'Good one.']
-        : ['Happy to help.', 'Glad you asked.', 'Good question.'],
-    question,
-  )
+export function opener({ dials }: PromptView, phrases: Phrases, question: string): string {
+  if (dials.warmth < WARM || dials.brevity >= TERSE) return ''
+  return pick(inFormality(phrases.openers, dials.formality), question)
 }
 
-/** Words after an answer, only where the brief is very warm and not terse. */
-export function closer(view: PromptView, question: string): string {
-  const { warmth, brevity, formality } = view.dials
-  if (warmth < VERY_WARM || brevity >= TERSE) return ''
-  return pick(
-    formality >= FORMAL
-      ? ['Please ask if there is anything else.', 'I remain glad to assist.']
-      : ['Just ask if anything else comes up.', 'Anything else, just say.'],
-    question,
-  )
+/** Words after an answer, only where the brief is very warm or playful, and not terse. */
+export function closer({ dials }: PromptView, phrases: Phrases, question: string): string {
+  if (dials.brevity >= TERSE) return ''
+  if (dials.playfulness >= PLAYFUL && dials.formality < FORMAL) return pick(phrases.playful, question)
+  return dials.warmth < VERY_WARM ? '' : pick(inFormality(phrases.closers, dials.formality), question)
 }
+
+/** A first statement softened where the brief is very cautious: "As far as I can see, dogs travel free." */
+export function hedged(text: string, { dials }: PromptView, phrases: Phrases, question: string): string {
+  if (dials.directness > CAUTIOUS || /^(?:[-•]|\d)/.test(text)) return text
+  const isName = !/^(?:A|An|The|This|These|Each|Every|All|Any|You|Your|We|Our|For|If|In|On|At|No|Up|There|It|Both|Please|Dogs?|Children|Passengers)\b/.test(text)
+  return `${pick(phrases.hedge, question)} ${isName ? text : text[0]!.toLowerCase() + text.slice(1)}`
+}
+
+/** A mark of mood at the end, where the brief allows emoji: by warmth and play, one at most. */
+export const emojiFor = ({ emoji, dials }: PromptView, question: string): string =>
+  emoji ? pick(dials.playfulness >= PLAYFUL ? ['😄', '🎉', '🙌'] : ['🙂', '👍'], question) : ''
 
 /** One of several wordings, chosen by the text it answers: varied over a conversation, yet the same on every run. */
 export function pick(from: readonly string[], by: string): string {

@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm'
 import { createHash } from 'node:crypto'
-import { LibraryIndex, search, type Hit as IndexHit, type Segment } from '@parrot/core/retrieval'
-import type { FoundPassage } from '@parrot/core/dialogue'
+import { PassageLibrary, type StoredPassage } from '@parrot/core/dialogue'
+import { LibraryIndex, type Segment } from '@parrot/core/retrieval'
 import { passages, type Database } from '../database'
 import type { ReadPool } from './readPool'
 
@@ -12,44 +12,11 @@ export interface UsedVersion {
   readonly title: string
 }
 
-type PassageRow = Pick<typeof passages.$inferSelect, 'id' | 'text' | 'headings' | 'locator'>
-
 interface LoadedVersion {
   readonly title: string
   readonly segment: Segment
-  readonly passages: readonly PassageRow[]
+  readonly passages: readonly StoredPassage[]
   readonly characters: number
-}
-
-/** A library ready to be searched: an index over its versions, and the passages behind it. */
-export class OpenLibrary {
-  constructor(
-    private readonly versions: readonly UsedVersion[],
-    private readonly loaded: readonly LoadedVersion[],
-    private readonly index: LibraryIndex,
-  ) {}
-
-  /** The best passages for a question, with the words that matched. */
-  search(question: string, limit: number): (FoundPassage & { matched: readonly string[] })[] {
-    return search(this.index, question, { limit }).map((hit) => this.#found(hit))
-  }
-
-  #found(hit: IndexHit): FoundPassage & { matched: readonly string[] } {
-    const version = this.versions[hit.segment]!
-    const passage = this.loaded[hit.segment]!.passages[hit.passage]!
-    return {
-      passageId: passage.id,
-      sourceId: version.sourceId,
-      sourceTitle: version.title,
-      text: passage.text,
-      headings: passage.headings,
-      locator: passage.locator,
-      score: hit.score,
-      parts: hit.parts,
-      coverage: hit.coverage,
-      matched: hit.matched,
-    }
-  }
 }
 
 /** Characters of passages kept ready; beyond it the versions unused for longest are dropped and read again if needed. */
@@ -62,7 +29,7 @@ const MOST_LIBRARIES = 24
  */
 export class LibraryCache {
   readonly #versions = new Map<string, Promise<LoadedVersion>>()
-  readonly #libraries = new Map<string, OpenLibrary>()
+  readonly #libraries = new Map<string, PassageLibrary>()
 
   constructor(
     private readonly db: Database,
@@ -70,7 +37,7 @@ export class LibraryCache {
   ) {}
 
   /** The library made of these versions. */
-  async open(versions: readonly UsedVersion[]): Promise<OpenLibrary> {
+  async open(versions: readonly UsedVersion[]): Promise<PassageLibrary> {
     const key = libraryState(versions)
     const known = this.#libraries.get(key)
     if (known) {
@@ -79,7 +46,10 @@ export class LibraryCache {
       return known
     }
     const loaded = await Promise.all(versions.map((version) => this.load(version)))
-    const library = new OpenLibrary(versions, loaded, new LibraryIndex(loaded.map((each) => each.segment)))
+    const library = new PassageLibrary(
+      versions.map(({ sourceId, title }, at) => ({ sourceId, title, passages: loaded[at]!.passages })),
+      new LibraryIndex(loaded.map((each) => each.segment)),
+    )
     this.#libraries.set(key, library)
     if (this.#libraries.size > MOST_LIBRARIES) this.#libraries.delete(this.#libraries.keys().next().value!)
     return library

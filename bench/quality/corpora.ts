@@ -1,0 +1,52 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { briefFrom, type Brief } from '@parrot/core/brief'
+import { PassageLibrary } from '@parrot/core/dialogue'
+import { passagesOf, read, readPairs, type ReadResult } from '@parrot/core/library'
+import { buildSegment, LibraryIndex } from '@parrot/core/retrieval'
+import { sampleAgents } from '../../demo/scenario'
+import { handbookBrief } from './handbook/brief'
+import type { Corpus } from './questions/question'
+
+/** An agent to be asked: its brief, and the library it answers from. */
+export interface OpenCorpus {
+  readonly brief: Brief
+  readonly library: PassageLibrary
+}
+
+const folder = (path: string): URL => new URL(path, import.meta.url)
+
+/** Reads a corpus with the product's own readers and indexes it, without a server. */
+export async function openCorpus(corpus: Corpus): Promise<OpenCorpus> {
+  return corpus === 'ferries' ? openFerries() : openHandbook()
+}
+
+async function openFerries(): Promise<OpenCorpus> {
+  const marlow = sampleAgents[0]!
+  const files = marlow.files.map((name) => new URL(name, folder('../../demo/files/')))
+  const pages = readdirSync(folder('../../stand-ins/site/')).map((name) => new URL(name, folder('../../stand-ins/site/')))
+  const results = await Promise.all([...files, ...pages].map(readFile))
+  if (marlow.pairs) results.push(readPairs(marlow.pairs.title, marlow.pairs.pairs))
+  return { brief: briefFrom(marlow.brief), library: libraryOf(results) }
+}
+
+async function openHandbook(): Promise<OpenCorpus> {
+  const names = readdirSync(folder('./handbook/')).filter((name) => /\.(?:md|csv)$/.test(name))
+  const results = await Promise.all(names.map((name) => readFile(new URL(name, folder('./handbook/')))))
+  return { brief: briefFrom(handbookBrief), library: libraryOf(results) }
+}
+
+const readFile = async (url: URL): Promise<ReadResult> =>
+  read({ bytes: readFileSync(url), name: url.pathname.split('/').at(-1)! })
+
+/** A library in memory of documents that were read. */
+export function libraryOf(results: readonly ReadResult[]): PassageLibrary {
+  const sources = results.map((result, at) => {
+    if (!result.ok) throw new Error(result.problem.message)
+    const passages = passagesOf(result.document).map((passage) => ({ ...passage, id: `${at}.${passage.ordinal}` }))
+    return { sourceId: String(at), title: result.document.title, passages }
+  })
+  const segments = sources.map(({ title, passages }) =>
+    buildSegment(passages.map((passage) => ({ title, headings: passage.headings, body: passage.text }))),
+  )
+  return new PassageLibrary(sources, new LibraryIndex(segments))
+}

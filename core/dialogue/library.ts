@@ -1,0 +1,93 @@
+import type { Locator } from '../library'
+import { correctSpelling, search, type Hit, type LibraryIndex } from '../retrieval'
+import { stem, words } from '../text'
+import type { FoundPassage, LibraryPort } from './turn'
+
+/** A passage as it is kept, without what a search adds. */
+export interface StoredPassage {
+  readonly id: string
+  readonly text: string
+  readonly headings: readonly string[]
+  readonly locator: Locator
+}
+
+/** A source with its passages, in the order of the index's segments. */
+export interface StoredSource {
+  readonly sourceId: string
+  readonly title: string
+  readonly passages: readonly StoredPassage[]
+}
+
+/** Passages looked through for a corrected word as it is written there. */
+const LOOKED_THROUGH = 5
+
+const UNSCORED = { score: 0, parts: [], coverage: 0, matched: [] }
+
+/** A library in memory: an index, and the passages behind its segments. */
+export class PassageLibrary implements LibraryPort {
+  constructor(
+    private readonly sources: readonly StoredSource[],
+    private readonly index: LibraryIndex,
+  ) {}
+
+  /** The best passages for a question, with the words that matched. */
+  search(question: string, limit: number): (FoundPassage & { readonly matched: readonly string[] })[] {
+    return search(this.index, question, { limit }).map((hit) => this.#found(hit))
+  }
+
+  /** The passage that stands before one in its source: a table is often explained by the lines above it. */
+  before(passageId: string): FoundPassage | undefined {
+    const at = this.#places().get(passageId)
+    return at && at.passage > 0 ? this.#found({ ...UNSCORED, segment: at.segment, passage: at.passage - 1 }) : undefined
+  }
+
+  #placesById: Map<string, { segment: number; passage: number }> | undefined
+
+  #places(): Map<string, { segment: number; passage: number }> {
+    this.#placesById ??= new Map(
+      this.sources.flatMap((source, segment) =>
+        source.passages.map(({ id }, passage) => [id, { segment, passage }] as const),
+      ),
+    )
+    return this.#placesById
+  }
+
+  /** The question with its slips of the pen put right by the library's own words; `known` stems are left alone. */
+  correct(question: string, known?: ReadonlySet<string>): { text: string; changed: { from: string; to: string }[] } {
+    const changed: { from: string; to: string }[] = []
+    let text = question
+    for (const slip of correctSpelling(this.index, question, known).reverse()) {
+      const to = this.#written(slip.stem)
+      changed.unshift({ from: slip.from, to })
+      text = text.slice(0, slip.start) + to + text.slice(slip.end)
+    }
+    return { text, changed }
+  }
+
+  /** A stem as a word of the library; the stem itself when only titles hold it. */
+  #written(wanted: string): string {
+    for (const hit of search(this.index, wanted, { limit: LOOKED_THROUGH })) {
+      const { text, headings } = this.#found(hit)
+      const word = words(`${text} ${headings.join(' ')}`).find((each) => stem(each.text) === wanted)
+      if (word) return /^\p{Lu}\p{Ll}/u.test(word.text) ? word.text.toLowerCase() : word.text
+    }
+    return wanted
+  }
+
+  #found(hit: Hit): FoundPassage & { readonly matched: readonly string[] } {
+    const source = this.sources[hit.segment]!
+    const passage = source.passages[hit.passage]!
+    return {
+      passageId: passage.id,
+      sourceId: source.sourceId,
+      sourceTitle: source.title,
+      text: passage.text,
+      headings: passage.headings,
+      locator: passage.locator,
+      score: hit.score,
+      parts: hit.parts,
+      coverage: hit.coverage,
+      matched: hit.matched,
+    }
+  }
+}

@@ -1,0 +1,134 @@
+import { quantitiesIn } from '../text'
+import { listed, phrasesFor } from '../phrases'
+import type { Exchange, Step } from './turn'
+
+/** Something a visitor told of themselves, with the words it was told in. */
+export interface Fact {
+  readonly key: 'name' | 'party' | 'comes with' | 'prefers' | 'place'
+  readonly value: string
+  readonly said: string
+}
+
+/** A duty on its way: what was given so far, what is being asked for, and whether it was left for something else. */
+export interface DutyState {
+  readonly dutyId: string
+  readonly filled: Readonly<Record<string, string>>
+  readonly asking: string
+  readonly isPaused: boolean
+}
+
+/** A duty that was carried out, with what was collected for it. */
+export interface Collected {
+  readonly dutyId: string
+  readonly name: string
+  readonly values: Readonly<Record<string, string>>
+}
+
+/** What an agent knows of one conversation beside its lines. Nothing in it outlives the conversation. */
+export interface Memory {
+  readonly facts: readonly Fact[]
+  readonly duty?: DutyState
+  readonly collected?: readonly Collected[]
+}
+
+export const NOTHING_KNOWN: Memory = { facts: [] }
+
+/** What was known after the last exchange. */
+export const memoryOf = (conversation: readonly Exchange[]): Memory => conversation.at(-1)?.memory ?? NOTHING_KNOWN
+
+/** Keeps what the visitor tells of themselves (name, party, companions, preferences) where the brief allows it. */
+export const rememberVisitor: Step = (state, { brief, conversation }) => {
+  const before = memoryOf(conversation)
+  if (!brief.memory.rememberVisitor) return { state: { ...state, memory: { ...before, facts: [] } } }
+  const told = factsIn(state.said)
+  if (told.length === 0) return { state: { ...state, memory: before } }
+  // A key is told anew, except what adds up: companions and preferences.
+  const kept = before.facts.filter(
+    (fact) => !told.some((each) => each.key === fact.key && (SINGLE.has(each.key) || each.value === fact.value)),
+  )
+  return {
+    state: { ...state, memory: { ...before, facts: [...kept, ...told].slice(-MOST_FACTS) } },
+    report: {
+      step: 'memory',
+      summary: 'The visitor told something of themselves; it is kept for this conversation.',
+      details: told.map((fact) => ({ label: fact.key, text: fact.value, field: 'memory.rememberVisitor' })),
+    },
+  }
+}
+
+/** A line that only tells of the visitor is taken note of; there is nothing to look up in it. */
+export const takeNote: Step = (state, { brief, conversation }) => {
+  const isTelling = state.intent === 'question' && !/\?/.test(state.said) && factsIn(state.said).length > 0
+  const isAsking = /\b(?:how|what|when|where|which|who|why|can|could|is|do|does|tell|need|want|would like|looking for|book)\b/i.test(state.said)
+  if (!isTelling || isAsking || !brief.memory.rememberVisitor || conversation.at(-1)?.outcome === 'clarified') return { state }
+  const phrases = phrasesFor(brief.identity.language)
+  const told = factsIn(state.said).map((fact) => fact.value)
+  return {
+    state: { ...state, reply: `${phrases.noted(listed(told, phrases.and))} ${phrases.courtesy.howCanIHelp.plain[0]}`, outcome: 'chatted', isSettled: true },
+    report: { step: 'memory', summary: 'The line only tells of the visitor, so it was taken note of.', details: [] },
+  }
+}
+
+const SINGLE = new Set<Fact['key']>(['name', 'party', 'place'])
+const MOST_FACTS = 20
+
+const NAME =
+  /\b(?:my name(?:['’]s| is)|call me|this is|i am called|i(?:['’]m| am)(?= \p{Lu}\p{Ll}+(?:$|[.,!]| and\b))) (\p{Lu}[\p{L}’'-]+(?: \p{Lu}[\p{L}’'-]+)?)/iu
+const NOT_A_NAME = /^(?:about|the|not|here|just|from|in|on|going|travelling|looking|very|a|an|what|how)$/i
+const PARTY =
+  /\b(?:we are|we['’]re|there (?:are|will be)|it(?:['’]s| is) for|i(?:['’]m| am) (?:travelling|coming|booking) (?:with|for)|party of|group of|family of)\b[^.?!]*/i
+const WITH =
+  /\b(?:i|we)(?: am| are|['’]m|['’]re)? (?:have|bring|travel(?:ling)? with|use|come with|coming with|bringing|own) (?:a|an|my|our|two|three) ([\p{L}-]+(?: (?:dog|cat|chair|bike|bicycle))?)\b/iu
+const PREFERS = /\b(?:i|we)(?:['’]d)? (?:prefer|would rather(?: have)?|like best) ([^.,;?!]{3,60})/i
+const PREFERS_BEING =
+  /\bi(?:['’]m| am) (?:a )?(vegetarian|vegan|diabetic|blind|deaf|pregnant|a wheelchair user|wheelchair user|student|pensioner|senior)\b/i
+const COMPANIONS =
+  /^(?:dog|cat|puppy|pet|wheelchair|scooter|pushchair|bike|bicycle|car|van|baby|child|guide dog|assistance dog|caravan|trailer|motorhome)s?$/i
+
+/** What a line tells of the visitor. Only plain statements are taken; questions tell nothing. */
+export function factsIn(said: string): Fact[] {
+  const facts: Fact[] = []
+  const name = NAME.exec(said)?.[1]
+  if (name && /^\p{Lu}/u.test(name) && !NOT_A_NAME.test(name.split(' ')[0]!)) facts.push({ key: 'name', value: name, said })
+  const party = PARTY.exec(said)?.[0]
+  const groups = party
+    ? [
+        ...quantitiesIn(party)
+          .filter((each) => each.dimension === 'count')
+          .map((each) => `${each.amount} ${each.unit}`),
+        ...[...party.matchAll(/\b(?:an?|one|my) (adult|child|senior|baby|infant|student|friend|wife|husband)\b/gi)].map(
+          (match) => `1 ${match[1]!.toLowerCase()}`,
+        ),
+      ]
+    : []
+  const distinct = groups.filter((group, at) => groups.findIndex((other) => other.split(' ')[1] === group.split(' ')[1]) === at)
+  if (distinct.length > 0) facts.push({ key: 'party', value: distinct.join(', '), said })
+  else if (party && /\b(?:we are|we['’]re|party of|group of|family of) (?:a )?(?:\w+ of )?(two|three|four|five|six|seven|eight|nine|ten|\d+)\b(?! o[’']?clock|:)/i.test(party)) {
+    const count = /\b(two|three|four|five|six|seven|eight|nine|ten|\d+)\b/i.exec(party)![1]!
+    const amount = quantitiesIn(`${count} people`)[0]?.amount
+    if (amount) facts.push({ key: 'party', value: `${amount} people`, said })
+  }
+  const companion = WITH.exec(said)?.[1]
+  if (companion && COMPANIONS.test(companion)) facts.push({ key: 'comes with', value: companion.toLowerCase(), said })
+  const wish = PREFERS.exec(said)?.[1] ?? PREFERS_BEING.exec(said)?.[1]
+  if (wish) facts.push({ key: 'prefers', value: wish.trim(), said })
+  return facts
+}
+
+/**
+ * What came before the turns a model sees in full, in a line each: what was asked and how it ended. Empty when nothing
+ * was left out or the brief wants no summary.
+ */
+export function summaryOf(conversation: readonly Exchange[], turns: number): string[] {
+  const left = turns === 0 ? conversation : conversation.slice(0, -turns)
+  return left
+    .filter((exchange) => exchange.question.trim() !== '')
+    .slice(-MOST_SUMMARISED)
+    .map((exchange) => `asked “${shortened(exchange.question)}” (${exchange.outcome ?? 'answered'})`)
+}
+
+const MOST_SUMMARISED = 30
+const LONGEST_ASKED = 120
+
+const shortened = (text: string): string =>
+  text.length <= LONGEST_ASKED ? text : `${text.slice(0, text.lastIndexOf(' ', LONGEST_ASKED))} …`

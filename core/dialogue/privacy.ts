@@ -1,0 +1,38 @@
+/** Whether figures make a payment card number: 13 to 19 of them with a valid check digit (Luhn, ISO/IEC 7812-1). */
+export function isCardNumber(figures: string): boolean {
+  if (!/^\d{13,19}$/.test(figures)) return false
+  let sum = 0
+  for (let at = 0; at < figures.length; at++) {
+    const digit = Number(figures[figures.length - 1 - at])
+    const counted = at % 2 === 1 ? digit * 2 : digit
+    sum += counted > 9 ? counted - 9 : counted
+  }
+  return sum % 10 === 0
+}
+
+const EMAIL = /[^\s@<>,;:()[\]]+@[^\s@<>,;:()[\]]+\.[\p{L}]{2,}/gu
+const FIGURES = /\+?\(?\d[\d\s().-]{6,}\d/g
+const FEWEST_PHONE_FIGURES = 9
+
+/**
+ * A text without private data that nobody gave: e-mail addresses, phone and card numbers that stand neither in the
+ * passages nor in the brief nor in what the visitor said. Card numbers are never repeated, wherever they come from.
+ */
+export function withheld(text: string, known: readonly string[]): { text: string; removed: string[] } {
+  const all = known.join('\n').toLowerCase()
+  const figures = all.replace(/[\s().-]/g, '')
+  const removed: string[] = []
+  const hide = (what: string): string => {
+    removed.push(what)
+    return '…'
+  }
+  const result = text
+    .replace(EMAIL, (found) => (all.includes(found.toLowerCase().replace(/[.,;]+$/, '')) ? found : hide('an e-mail address')))
+    .replace(FIGURES, (found) => {
+      const plain = found.replace(/\D/g, '')
+      if (isCardNumber(plain)) return hide('a card number')
+      if (plain.length < FEWEST_PHONE_FIGURES || figures.includes(plain)) return found
+      return hide('a phone number')
+    })
+  return { text: result, removed }
+}

@@ -1,0 +1,1 @@
+export { axesOf, gradeOf, profileTexts, syllablesIn, type MannerAxis, type MannerProfile } from './profile'

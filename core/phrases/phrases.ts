@@ -1,0 +1,69 @@
+/** What the agent says by itself, in one language. Facts come from the library, in the library's own words. */
+export interface Phrases {
+  readonly yes: string
+  readonly no: string
+  readonly depends: string
+  /** Joins the last of several: "and", "or". */
+  readonly and: string
+  readonly or: string
+  /** A table row as a sentence: "For Sula Holm, the adult return is £10.80." */
+  readonly forRow: (about: string, facts: string) => string
+  readonly cellIs: (header: string, value: string) => string
+  readonly thereAre: (count: string, what: string) => string
+  readonly total: (about: string, sum: string, working: string) => string
+  readonly equals: (given: string, converted: string) => string
+  readonly which: (header: string, choices: string) => string
+  readonly sorry: string
+  readonly noted: (what: string) => string
+  readonly notSo: string
+  readonly noReason: string
+  readonly nearest: (subjects: string) => string
+  readonly ahead: (name: string, best: string, other: string) => string
+  readonly suits: (name: string) => string
+  readonly cheapest: (name: string, price: string) => string
+  readonly perMonth: (uses: string, people: number) => string
+  readonly aMonth: string
+  readonly cannotTell: string
+  readonly secret: string
+  readonly keepToBrief: string
+  readonly duty: DutyPhrases
+  readonly courtesy: CourtesyPhrases
+  readonly openers: Register
+  readonly closers: Register
+  readonly playful: readonly string[]
+  readonly hedge: readonly string[]
+}
+
+/** Wordings by formality; the agent picks one of several by the line it answers. */
+export interface Register {
+  readonly formal: readonly string[]
+  readonly plain: readonly string[]
+  readonly casual: readonly string[]
+}
+
+export interface CourtesyPhrases {
+  readonly hello: Register
+  readonly howCanIHelp: Register
+  readonly welcome: Register
+  readonly bye: Register
+  readonly iAm: (name: string, role: string) => string
+  readonly aProgram: string
+  readonly myJob: (job: string) => string
+  readonly youCouldAsk: (question: string) => string
+  readonly insult: Register
+  readonly distress: string
+  readonly emergency: string
+}
+
+/** What the agent says while it carries out a duty. */
+export interface DutyPhrases {
+  readonly ask: (name: string) => string
+  /** What was wrong with an answer, by the type asked for. */
+  readonly invalid: Readonly<Record<'text' | 'number' | 'date' | 'time' | 'email' | 'phone' | 'choice', string>>
+  readonly oneOf: (choices: string) => string
+  readonly have: string
+  readonly changed: (name: string, value: string) => string
+  readonly left: string
+  readonly whichDuty: (names: string) => string
+  readonly backTo: (name: string) => string
+}

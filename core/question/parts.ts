@@ -1,0 +1,47 @@
+import { sentences, words } from '../text'
+
+const ASKS =
+  "how|what|what's|when|where|where's|who|why|which|is|are|can|could|may|do|does|did|will|would|should|must|has|have"
+const JOINED = new RegExp(
+  `(?:,\\s*|\\s+)(?:and|also|plus|but)(?:\\s+also)?\\s+(?=(?:${ASKS}|tell me|summari[sz]e)\\b)`,
+  'i',
+)
+const IS_ASKING = new RegExp(`\\b(?:${ASKS}|tell|need|want|explain|summari[sz]e|compare)\\b|\\?`, 'i')
+/** A part needs this many words to stand as a question: "and when?" leans on what stands before it. */
+const FEWEST_WORDS = 3
+const MOST_PARTS = 4
+
+/**
+ * The questions one line asks, in order: "How early must I check in, and is there Wi-Fi?" asks two. A line that is one
+ * question gives itself. Sentences that ask nothing stay with the question they stand before.
+ */
+export function splitQuestion(line: string): string[] {
+  const parts: string[] = []
+  let told = ''
+  for (const sentence of sentences(line)) {
+    for (const piece of cut(sentence.text)) {
+      const isQuestion = /\?\s*$/.test(piece) || (IS_ASKING.test(piece) && words(piece).length >= FEWEST_WORDS)
+      const isTold = !/\?\s*$/.test(piece) && !new RegExp(`^\\W*(?:and\\W+)?(?:${ASKS}|tell|explain|summari[sz]e|compare)\\b`, 'i').test(piece)
+      if (isTold || !isQuestion) told = `${told} ${piece}`.trim()
+      else {
+        parts.push(`${told} ${piece}`.trim())
+        told = ''
+      }
+    }
+  }
+  if (parts.length === 0) return [line.trim()]
+  if (told !== '') parts[parts.length - 1] = `${parts.at(-1)!} ${told}`
+  return parts.length > MOST_PARTS ? [line.trim()] : parts
+}
+
+/** A sentence cut where a second question is joined on, as long as both halves can stand alone. */
+function cut(sentence: string): string[] {
+  const joint = JOINED.exec(sentence)
+  if (!joint) return [sentence]
+  const first = sentence.slice(0, joint.index)
+  const rest = sentence.slice(joint.index + joint[0].length)
+  const stands = (text: string) => words(text).length >= FEWEST_WORDS
+  const isAsking = new RegExp(`\\b(?:${ASKS}|tell)\\b`, 'i').test(first)
+  if (!stands(first) || !stands(rest) || !isAsking) return [sentence]
+  return [`${first.replace(/[\s,]+$/, '')}?`, ...cut(rest[0]!.toUpperCase() + rest.slice(1))]
+}

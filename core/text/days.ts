@@ -1,0 +1,62 @@
+const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const
+const DAY = '(mon|tues?|wed(?:nes)?|thu(?:rs?)?|fri|sat(?:ur)?|sun)(?:day)?s?'
+const RANGE = new RegExp(`\\b${DAY}\\.?\\s*(?:to|until|till|through|-|–)\\s*${DAY}\\b`, 'gi')
+const SINGLE = /\b(mon|tues|wednes|thurs|fri|satur|sun)days?\b/gi
+
+const at = (name: string): number => DAYS.findIndex((day) => day.startsWith(name.toLowerCase().slice(0, 3)))
+
+/**
+ * The days of the week a text names, 0 for Monday to 6 for Sunday: "Monday to Friday" names five, "weekdays" too,
+ * "weekends" two, "every day" and "daily" all. Empty when it names none.
+ */
+export function daysIn(text: string): Set<number> {
+  const days = new Set<number>()
+  if (/\b(?:every day|daily|all week|seven days a week)\b/i.test(text)) for (let day = 0; day < 7; day++) days.add(day)
+  if (/\bweek ?days?\b|\bworking days?\b(?! (?:of|in|before|after|ahead))/i.test(text) && !/\d+ (?:working )?(?:week)?days/i.test(text))
+    for (let day = 0; day < 5; day++) days.add(day)
+  if (/\bweekends?\b/i.test(text)) [5, 6].forEach((day) => days.add(day))
+  for (const [, from, to] of text.matchAll(RANGE)) {
+    for (let day = at(from!); ; day = (day + 1) % 7) {
+      days.add(day)
+      if (day === at(to!)) break
+    }
+  }
+  for (const [, name] of text.matchAll(SINGLE)) days.add(at(name!))
+  return days
+}
+
+const MONTHS = 'january february march april may june july august september october november december'.split(' ')
+
+/** A day of the year as a text names it ("12 March", "March 12th", "2027-03-12"); `month` 1..12, `year` when given. */
+export interface CalendarDay {
+  readonly day: number
+  readonly month: number
+  readonly year?: number
+  readonly start: number
+  readonly end: number
+}
+
+const MONTH = `(${MONTHS.map((month) => `${month.slice(0, 3)}(?:${month.slice(3)})?`).join('|')})`
+const DAY_FIRST = new RegExp(`\\b(\\d{1,2})(?:st|nd|rd|th)?(?: of)? ${MONTH}\\b\\.?,?(?: (\\d{4}))?`, 'gi')
+const MONTH_FIRST = new RegExp(`\\b${MONTH}\\.? (\\d{1,2})(?:st|nd|rd|th)?\\b,?(?: (\\d{4}))?`, 'gi')
+const ISO = /\b(\d{4})-(\d{2})-(\d{2})\b/g
+const SLASHED = /\b(\d{1,2})[/.](\d{1,2})[/.](\d{4})\b/g
+
+/** The calendar days a text names, in its order; days no month has are left out. */
+export function datesIn(text: string): CalendarDay[] {
+  const found: CalendarDay[] = []
+  const add = (match: RegExpMatchArray, day: number, month: number, year: string | undefined) => {
+    const longest = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][month - 1]
+    if (longest === undefined || day < 1 || day > longest) return
+    const start = match.index!
+    const end = start + match[0].length
+    if (found.some((other) => start < other.end && end > other.start)) return
+    found.push({ day, month, ...(year ? { year: Number(year) } : {}), start, end })
+  }
+  const monthOf = (name: string) => MONTHS.findIndex((month) => month.startsWith(name.toLowerCase().slice(0, 3))) + 1
+  for (const match of text.matchAll(ISO)) add(match, Number(match[3]), Number(match[2]), match[1])
+  for (const match of text.matchAll(SLASHED)) add(match, Number(match[1]), Number(match[2]), match[3])
+  for (const match of text.matchAll(DAY_FIRST)) add(match, Number(match[1]), monthOf(match[2]!), match[3])
+  for (const match of text.matchAll(MONTH_FIRST)) add(match, Number(match[2]), monthOf(match[1]!), match[3])
+  return found.sort((a, b) => a.start - b.start)
+}

@@ -1,0 +1,161 @@
+import { stem } from './terms'
+
+/**
+ * Everyday words that people put for each other when they ask. Each line is one meaning; a word may stand on several.
+ * General English only: what a company calls its own things belongs into a brief's glossary.
+ */
+const SAME = `
+price cost fare charge fee rate
+buy purchase order
+begin start commence
+end finish stop
+shut close closed
+open opening
+bike bicycle cycle pushbike
+car automobile vehicle van motor
+child kid youngster children
+baby infant toddler
+adult grown-up
+dog puppy pup hound
+cat kitten
+animal pet
+phone telephone call ring
+email e-mail mail
+luggage baggage suitcase bag
+suitcase case
+refund reimburse reimbursement
+refund money-back
+refund get-back
+reimburse claim
+holiday vacation leave
+ill illness sick sickness unwell
+doctor physician gp
+toilet lavatory loo restroom bathroom wc
+food eat meal snack
+drink beverage
+lunch meal
+dinner supper
+allowed permitted
+forbidden prohibited banned
+help assist assistance support aid
+disabled handicapped
+ship boat ferry vessel
+bus coach shuttle
+trip journey travel
+boarding board embark
+leave depart departure go
+arrive arrival
+timetable schedule
+cancel cancellation call-off
+change amend alter modify rebook move
+late delayed delay
+lost missing
+broken damaged faulty
+fix repair mend
+discount reduction rebate
+free gratis complimentary
+free charge-free
+pay payment
+cash coin coins notes
+shop store
+staff employee employees worker personnel colleague
+boss manager supervisor
+firm company business employer
+salary pay wage wages earnings
+quit resign leave
+job work position
+member membership
+join enrol register sign-up
+test exam examination
+course class training lesson
+room space
+rent hire borrow lend
+rubbish waste trash litter garbage
+senior pensioner elderly
+student pupil
+weekend saturday sunday
+quick fast rapid
+large big
+small little tiny
+smallest minimum least
+largest maximum most biggest
+smoke smoking vape vaping cigarette
+swim swimming
+rule regulation condition term
+permit allow
+complaint complain
+gym fitness workout
+glasses spectacles
+laptop notebook computer
+picture photo photograph image
+form application
+address location
+hear hearing
+alarm siren
+lift elevator
+near close nearby
+wheelchair mobility
+`
+
+/** Wider subjects: speaking of one word of a line is speaking of the subject, though the words differ. */
+const SUBJECTS = `
+weather forecast rain rainy sunny sun snow storm stormy cloudy fog foggy windy sunshine temperature
+law legal lawyer solicitor attorney sue court lawsuit litigation tribunal barrister case
+medicine medical diagnosis diagnose symptom dose dosage prescription tablet treatment cure pill
+politics political election vote party government minister president
+religion religious god church faith pray
+invest investment shares stocks crypto bitcoin portfolio
+tax taxes taxation vat
+gossip rumour scandal
+competitor rival
+sex sexual dating romance porn
+`
+
+/** Words that mean the opposite: what is said of one answers nothing about the other. */
+const OPPOSITE = `
+open close
+open shut
+first last
+earliest latest
+begin end
+start finish
+arrive depart
+single return
+single double
+adult child
+cheapest dearest
+minimum maximum
+indoor outdoor
+arrival departure
+buy sell
+win lose
+`
+
+type Table = ReadonlyMap<string, ReadonlySet<string>>
+
+const tableOf = (text: string): Table => {
+  const table = new Map<string, Set<string>>()
+  for (const line of text.trim().split('\n')) {
+    const stems = line.split(' ').map((word) => stem(word.replace('-', '')))
+    for (const each of stems) {
+      const others = table.get(each) ?? new Set()
+      for (const other of stems) if (other !== each) others.add(other)
+      table.set(each, others)
+    }
+  }
+  return table
+}
+
+const same = tableOf(SAME)
+const subjects = tableOf(SUBJECTS)
+const opposites = tableOf(OPPOSITE)
+const NONE: ReadonlySet<string> = new Set()
+
+/** The stems that everyday English puts for a stem; not the stem itself. */
+export const synonymsOf = (of: string): ReadonlySet<string> => same.get(of) ?? NONE
+
+/** The stems of the wider subject a stem belongs to; not the stem itself. */
+export const subjectOf = (of: string): ReadonlySet<string> => subjects.get(of) ?? NONE
+
+/** The stems that mean the opposite of a stem. */
+export const oppositesOf = (of: string): ReadonlySet<string> => opposites.get(of) ?? NONE

@@ -1,0 +1,162 @@
+import { daysIn, finished, quantitiesIn, terms } from '../text'
+import type { AnswerKind } from '../question'
+import { stemSet, suits, type Evidence } from './evidence'
+import { listed, type Phrases } from '../phrases'
+import type { Task } from './task'
+import type { Cell, Unit } from './units'
+import { heldBy, type Asked } from './wanted'
+
+/** Rows of one table that answer a question equally well, and the columns that hold the answer. */
+export interface RowMatch {
+  readonly rows: readonly Evidence[]
+  readonly told: readonly string[]
+  /** The first column in which the rows differ, when there are several rows. */
+  readonly differsIn?: string
+}
+
+/** Columns shown of a row when the question names none. */
+const MOST_CELLS = 4
+/** Rows this near the best in coverage answer as well as it does. */
+const AS_GOOD = 0.04
+
+export const headersOf = (unit: Pick<Unit, 'cells'>): string => unit.cells.map((cell) => cell.header).join('|')
+
+/** All rows at hand of the table a row stands in. */
+export const tableOf = (row: Evidence, evidence: readonly Evidence[]): Evidence[] =>
+  evidence.filter(
+    (other) =>
+      other.kind === 'row' && headersOf(other) === headersOf(row) && sourceOf(other) === sourceOf(row),
+  )
+
+const sourceOf = (unit: Unit): string => unit.passage.place.split(' › ')[0]!
+
+/**
+ * The rows of the best row's table that answer as well as it does, narrowed by the days and the direction ("to
+ * Inchmore", not "from") that the question names.
+ */
+export function matchRows(best: Evidence, task: Task): RowMatch {
+  const { asked, kind } = task
+  const near = tableOf(best, task.evidence).filter((row) => row.coverage >= best.coverage - AS_GOOD)
+  const alike = near.length > 0 ? near : [best]
+  const ofDay = narrowed(alike, (row) => isOnDays(row, asked.days))
+  const directed = narrowed(ofDay, (row) => goesTheWay(row, asked))
+  const rows = narrowed(directed, (row, all) => valueHits(row, asked) === Math.max(...all.map((each) => valueHits(each, asked))))
+  const told = toldColumns(rows, asked, kind)
+  const columns = best.cells.map((cell) => cell.header).filter((header) => !told.includes(header))
+  const differsIn = rows.length > 1 ? columns.find((header) => distinct(rows, header).length > 1) : undefined
+  return { rows: [...rows].sort(inOrder), told, ...(differsIn === undefined ? {} : { differsIn }) }
+}
+
+const inOrder = (a: Evidence, b: Evidence): number => a.passage.number - b.passage.number || a.order - b.order
+
+/** Those that pass, unless none does. */
+function narrowed(rows: readonly Evidence[], passes: (row: Evidence, all: readonly Evidence[]) => boolean): readonly Evidence[] {
+  const kept = rows.filter((row) => passes(row, rows))
+  return kept.length > 0 ? kept : rows
+}
+
+export const valueOf = (row: Pick<Unit, 'cells'>, header: string): string =>
+  row.cells.find((cell) => cell.header === header)?.value ?? ''
+
+export const distinct = (rows: readonly Evidence[], header: string): string[] => [
+  ...new Set(rows.map((row) => valueOf(row, header)).filter((value) => value !== '')),
+]
+
+function isOnDays(row: Evidence, days: ReadonlySet<number>): boolean {
+  if (days.size === 0) return true
+  const own = daysIn(row.text)
+  return own.size === 0 || [...days].every((day) => own.has(day))
+}
+
+/** "To Inchmore" asks for a row that goes to Inchmore, not for one that starts there. */
+function goesTheWay(row: Evidence, asked: Asked): boolean {
+  const ways = [...asked.pairs].filter((pair) => /^(?:to|from) /.test(pair))
+  return ways.every((way) => {
+    const [preposition, place] = way.split(' ') as [string, string]
+    return row.cells.every(({ value }) => {
+      const stems = terms(value).map((term) => term.stem)
+      const at = stems.indexOf(place)
+      const to = stems.indexOf('to')
+      if (at < 0 || to < 0) return true
+      return preposition === 'to' ? at > to : at < to
+    })
+  })
+}
+
+const valueHits = (row: Evidence, asked: Asked): number => {
+  const stems = stemSet(row.cells.map((cell) => cell.value).join(' '))
+  return asked.terms.filter((term) => heldBy(term, stems) > 0).length
+}
+
+/** How many terms of the question a header holds, and how much of the header they make up. */
+function headerFit(header: string, asked: Asked): { hits: number; share: number } {
+  const stems = stemSet(header)
+  const hits = asked.terms.filter((term) => heldBy(term, stems) > 0).length
+  return { hits, share: stems.size === 0 ? 0 : hits / stems.size }
+}
+
+/** The columns whose headers share most with the question, of those the ones that hold the kind of value asked for. */
+function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind): string[] {
+  const first = rows[0]!
+  const [key, ...others] = first.cells
+  const isFixed = (cell: Cell) => rows.length === 1 && hitsValue(cell, asked) && suits({ text: cell.value, cells: [] }, kind, asked) === 0
+  const open = others.filter((cell) => !isFixed(cell))
+  const fits = open.map((cell) => ({ cell, ...headerFit(cell.header, asked) }))
+  const most = Math.max(0, ...fits.map((each) => each.hits))
+  const named = most === 0 ? fits : fits.filter((each) => each.hits === most)
+  const fitting = named.filter(({ cell }) => suits({ text: `${cell.header}: ${cell.value}`, cells: [cell] }, kind, asked) > 0)
+  const apt = fitting.length > 0 ? fitting : named
+  const sharpest = Math.max(0, ...apt.map((each) => each.share))
+  const sharp = most === 0 ? apt : apt.filter((each) => each.share >= sharpest - 0.01)
+  const told = sharp.map(({ cell }) => cell.header)
+  return told.length > 0 ? told.slice(0, MOST_CELLS) : key ? [key.header] : []
+}
+
+const hitsValue = (cell: Cell, asked: Asked): boolean => {
+  const stems = stemSet(cell.value)
+  const days = daysIn(cell.value)
+  return asked.terms.some((term) => heldBy(term, stems) > 0) || [...asked.days].some((day) => days.has(day))
+}
+
+/**
+ * A row as a sentence: "For Sula Holm, the adult return is £10.80." The first cell says what the row is about, cells
+ * whose value the question names narrow it, and the told columns give the answer.
+ */
+export function sayRow(row: Evidence, told: readonly string[], task: Task): string {
+  const [key, ...others] = row.cells
+  if (!key) return finished(row.text)
+  const narrowing = others.filter((cell) => !told.includes(cell.header) && hitsValue(cell, task.asked) && !/^\d/.test(cell.value))
+  const about = [key, ...narrowing].map((cell) => asNoun(cell.value)).join(', ')
+  const facts = row.cells.filter((cell) => told.includes(cell.header) && cell !== key).map((cell) => sayCell(cell, task.phrases))
+  if (facts.length === 0) return finished(`${key.value}: ${others.map((cell) => `${asNoun(cell.header)} ${cell.value}`).join(', ')}`)
+  return task.phrases.forRow(about, listed(facts, task.phrases.and))
+}
+
+/** "the yearly fee is £75.00"; "there are 40 seats"; under a header that is a name: "it is £54.00 (Sula Holm)". */
+export function sayCell({ header, value }: Cell, phrases: Phrases): string {
+  const noun = asNoun(header)
+  if (/^\d+$/.test(value) && /[^s]s\b/.test(noun)) return phrases.thereAre(value, noun)
+  if (/^(?:yes|no)$/i.test(value)) return `${noun}: ${value.toLowerCase()}`
+  return /^\p{Lu}\p{Ll}/u.test(noun) ? `it is ${value} (${noun})` : phrases.cellIs(noun, value)
+}
+
+/** Lower case at the start, unless the first word is a name or an abbreviation. */
+export function lowerFirst(text: string): string {
+  return /^\p{Lu}\p{Ll}/u.test(text) && COMMON_OPENERS.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text
+}
+
+/** A cell's words inside a sentence: "Yearly fee" loses its capital, "Sula Holm" and "Inchmore" keep theirs. */
+export const asNoun = (header: string): string =>
+  /^\p{Lu}[\p{Ll}-]+(?: [\p{Ll}\p{N}]\S*)+$/u.test(header)
+    ? header[0]!.toLowerCase() + header.slice(1)
+    : lowerFirst(header)
+
+/** Words that are never names: only these lose their capital. */
+const COMMON_OPENERS =
+  /^(?:A|An|All|Any|Each|Every|The|This|These|Your|Our|One|Two|Three|No|Please|Under|Over|Adult|Adults|Child|Children|Return|Single|Price|Fare|From|To|Bring|Keep|Go|Take|Show|Book|Pay|Days?|Departs?|Arrives?|Boat|Weight|Size|Note|Notes|Notice|Concession|Family|Infants?|Bicycles?|Dogs?|Cars?|First|Last|Seats?|Screen|Floor|Room|Order|Route|Ticket|Stay|Card|Opens|Closes|Cost|Costs|Fee|Half|Full|Smallest|Largest|Journey|Crossing|Capacity|Places?|Hours?|Duration|Length|Deposit|Age|Level|Name|Type|Model|Colour)\b/
+
+/** The money a cell or a text states, if it states exactly one sum. */
+export function oneSum(text: string): { amount: number; sign: string } | undefined {
+  const sums = quantitiesIn(text).filter((each) => each.dimension === 'money')
+  return sums.length === 1 ? { amount: sums[0]!.value, sign: sums[0]!.unit } : undefined
+}

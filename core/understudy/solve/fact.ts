@@ -1,0 +1,37 @@
+import { contentStems, coverage } from '../../text'
+import { sayUnit } from '../phrase'
+import { unitsAllowed } from '../manner'
+import type { Evidence } from '../evidence'
+import type { Finding, Solver } from '../task'
+
+/** Further evidence must come this near the best to be told with it. */
+const NEAR_BEST = 0.86
+const SAID_ALREADY = 0.7
+
+/** Answers with the sentence that says it, and further ones that come near it where brevity allows. */
+export const asFact: Solver = (task): Finding | undefined => {
+  const best = task.enough.find((unit) => !unit.text.endsWith(':'))
+  if (!best) return undefined
+  const most = best.kind === 'pair' ? 1 : unitsAllowed(task.view.dials.brevity)
+  const chosen: { unit: Evidence; text: string }[] = []
+  for (const unit of task.enough) {
+    if (chosen.length >= most) break
+    const isWorthIt = unit === best || (unit.score >= best.score * NEAR_BEST && unit.kind !== 'row' && !/[?:]$/.test(unit.text) && (unit.fits || !best.fits))
+    if (!isWorthIt) continue
+    const text = sayUnit(unit, task)
+    if (!chosen.some((other) => repeats(text, other.text))) chosen.push({ unit, text })
+  }
+  const [first, ...rest] = chosen
+  rest.sort((a, b) => a.unit.passage.number - b.unit.passage.number || a.unit.order - b.unit.order)
+  return {
+    solver: 'fact',
+    pieces: [first!, ...rest].map(({ unit, text }) => ({ text, cites: [unit.passage.number] })),
+    note: `Best evidence: ${best.text}`,
+  }
+}
+
+/** Whether two texts say mostly the same, or one says all that the other does. */
+const repeats = (text: string, said: string): boolean => {
+  const [own, other] = [contentStems(text), contentStems(said)]
+  return Math.max(coverage(own, other), coverage(other, own)) >= SAID_ALREADY
+}

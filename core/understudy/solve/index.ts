@@ -1,0 +1,36 @@
+import type { Finding, Solver, Task } from '../task'
+import { sideBySide } from './compare'
+import { asFact } from './fact'
+import { againstLimit } from './limit'
+import { wholeList } from './list'
+import { whyOrNot } from './premise'
+import { recommend } from './recommend'
+import { asModelled } from './modelAnswer'
+import { inPoints } from './summary'
+import { workOutSum } from './sum'
+import { fromTable } from './table'
+import { yesOrNo } from './yesNo'
+
+/** The ways of answering, the most particular first; the first that finds something answers. */
+const SOLVERS: readonly Solver[] = [
+  inPoints,
+  sideBySide,
+  recommend,
+  workOutSum,
+  againstLimit,
+  asModelled,
+  whyOrNot,
+  wholeList,
+  yesOrNo,
+  fromTable,
+  asFact,
+]
+
+/** Finds the answer to one question; undefined when the evidence holds none. */
+export function solve(task: Task): Finding | undefined {
+  for (const solver of SOLVERS) {
+    const finding = solver(task)
+    if (finding) return finding
+  }
+  return undefined
+}

@@ -1,0 +1,88 @@
+import { inUnitOf, keepsTo, quantitiesIn, type Quantity } from '../../text'
+import { stemSet, type Evidence } from '../evidence'
+import { sayUnit } from '../phrase'
+import type { Finding, Piece, Solver, Task } from '../task'
+import { heldBy } from '../wanted'
+
+/** A quantity of the evidence held against the one the visitor names. */
+interface Limit {
+  readonly unit: Evidence
+  readonly limit: Quantity
+  readonly fit: number
+}
+
+const DENIES = /\b(?:not|nobody|no one|never|cannot|no item|none|only as|refused|forbidden|prohibited)\b|\bno \w+ may\b|n[’']t\b/i
+const MOST_LOOKED_AT = 12
+
+/**
+ * Answers "is 25 kg all right?" against a limit the evidence states, whatever the units: 820 cm is held against 7.5
+ * metres. It knows limits that allow ("up to 20 kg"), that forbid ("nothing heavier than 32 kg"), that demand ("at
+ * least 20 minutes before") and that name who a rule is for ("children under 12 must …").
+ */
+export const againstLimit: Solver = (task): Finding | undefined => {
+  if (task.kind !== 'yesNo' && task.kind !== 'open') return undefined
+  const given = quantitiesIn(task.asked.text).filter((each) => each.dimension !== 'count' || each.of.length > 0)
+  for (const quantity of given) {
+    if (task.kind === 'open' && quantity.dimension !== 'mass' && quantity.dimension !== 'length') continue
+    const limit = limitFor(quantity, task)
+    if (!limit) continue
+    const verdict = judged(quantity, limit)
+    if (verdict === undefined) continue
+    const isSameUnit = quantity.unit.toLowerCase() === limit.limit.unit.toLowerCase()
+    const converts = !isSameUnit && ['mass', 'length', 'volume'].includes(quantity.dimension)
+    const pieces: Piece[] = [
+      { text: verdict ? task.phrases.yes : task.phrases.no, isVerdict: true },
+      { text: sayUnit(limit.unit, task), cites: [limit.unit.passage.number] },
+      ...(converts ? [{ text: task.phrases.equals(quantity.text, inUnitOf(quantity.value, limit.limit)) }] : []),
+    ]
+    return {
+      solver: 'limit',
+      pieces,
+      note: `${quantity.text} was held against “${limit.limit.text}” (${limit.limit.bound}): ${verdict ? 'it keeps to it' : 'it does not'}.`,
+    }
+  }
+  return undefined
+}
+
+/** The limit of the same dimension that stands nearest to what the question speaks of. */
+function limitFor(quantity: Quantity, task: Task): Limit | undefined {
+  const limits = task.enough.slice(0, MOST_LOOKED_AT).flatMap((unit): Limit[] =>
+    quantitiesIn(`${unit.leadIn} ${unit.text}`.trim()).flatMap((limit, at, all): Limit[] => {
+      if (limit.dimension !== quantity.dimension || !isSameCount(limit, quantity)) return []
+      const text = `${unit.leadIn} ${unit.text}`.trim()
+      if (limit.bound === 'exact') return []
+      return [{ unit, limit, fit: unit.coverage + nearness(text, limit, all[at - 1], task) + (limit.bound === 'most' ? 0.15 : 0) }]
+    }),
+  )
+  return limits.sort((a, b) => b.fit - a.fit)[0]
+}
+
+const isSameCount = (limit: Quantity, quantity: Quantity): boolean =>
+  limit.dimension !== 'count' || limit.of.some((each) => quantity.of.includes(each))
+
+/** How much of the question stands between the quantity before and this one, or right after it: what the limit is of. */
+function nearness(text: string, limit: Quantity, before: Quantity | undefined, task: Task): number {
+  const stems = stemSet(`${text.slice(before?.end ?? 0, limit.start)} ${text.slice(limit.end).split(/\s+/).slice(0, 2).join(' ')}`)
+  const terms = task.asked.terms.filter((term) => term.role !== 'number')
+  const held = terms.reduce((sum, term) => sum + heldBy(term, stems) * term.weight, 0)
+  const whole = terms.reduce((sum, term) => sum + term.weight, 0)
+  return whole === 0 ? 0 : (1.5 * held) / whole
+}
+
+/** Whether what the visitor names is all right by the limit; undefined when the statement does not say so. */
+function judged(quantity: Quantity, { unit, limit }: Limit): boolean | undefined {
+  const keeps = keepsTo(quantity.value, limit.bound, limit.value)
+  const text = `${unit.leadIn} ${unit.text}`
+  const denies = DENIES.test(text.replace(/\b(?:no|not) (?:more|less|later|longer|wider|heavier|larger) than\b/gi, ''))
+  switch (limit.bound) {
+    case 'most':
+    case 'least':
+      // "Not up to" is never written; a denial elsewhere in the sentence speaks of something else.
+      return keeps
+    case 'over':
+    case 'under':
+      return denies ? !keeps : keeps
+    case 'exact':
+      return undefined
+  }
+}

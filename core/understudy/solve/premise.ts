@@ -1,0 +1,53 @@
+import { suits, THIN } from '../evidence'
+import { polarityOf } from '../polarity'
+import { sayUnit } from '../phrase'
+import type { Finding, Piece, Solver, Task } from '../task'
+import { ASKS_FREE, paymentViews } from './payment'
+
+/**
+ * Answers "why …?": with the reason when the library gives one; with a correction when what is taken for granted is
+ * not so; else it says that no reason is given, and what is.
+ */
+export const whyOrNot: Solver = (task): Finding | undefined => {
+  if (task.kind !== 'why') return undefined
+  const { enough, phrases, asked } = task
+  if (ASKS_FREE.test(asked.text) || /\b(?:expensive|dear|cost(?:s|ly)?|pay|fare)\b/i.test(asked.text)) {
+    const corrected = correctedPrice(task)
+    if (corrected) return corrected
+  }
+  const best = enough[0]
+  if (!best || best.coverage < THIN) return undefined
+  const said: Piece = { text: sayUnit(best, task), cites: [best.passage.number] }
+  if (suits(best, 'why', asked) > 0) return { solver: 'reason', pieces: [said], note: `A reason is given: ${best.text}` }
+  const deniesWhatIs = contradicts(task)
+  return {
+    solver: deniesWhatIs ? 'premise' : 'no reason',
+    pieces: [{ text: deniesWhatIs ? phrases.notSo : phrases.noReason, isVerdict: true }, said],
+    note: deniesWhatIs ? `What is asked takes for granted what is not so: ${best.text}` : `No reason is given: ${best.text}`,
+  }
+}
+
+/** Whether the evidence says the opposite of what the question takes for granted. */
+function contradicts({ asked, enough }: Task): boolean {
+  const assumed = asked.text.replace(/^\W*(?:and |but |so )?(?:why|how come)\s*/i, '')
+  const isDenied = /\b(?:not|no|never|nobody|cannot)\b|n[’']t\b/i.test(assumed)
+  const plain = assumed.replace(/\b(?:not|no|never)\b/gi, ' ').replace(/n[’']t\b/gi, '')
+  const says = polarityOf(enough[0]!, { ...asked, text: plain })
+  return isDenied ? says === 'yes' : says === 'no'
+}
+
+/** "Why is parking free?" when it has a price, "why must dogs pay?" when they go free. */
+function correctedPrice(task: Task): Finding | undefined {
+  const takesForFree = /\b(?:free|for nothing)\b/i.test(task.asked.text)
+  const opposite = takesForFree ? 'paid' : 'free'
+  const near = paymentViews(task)
+  const against = near.find((view) => view.says === opposite)
+  if (!against) return undefined
+  const agreeing = near.find((view) => view.says !== opposite && view.unit.passage.place.split(' › ')[0] === against.unit.passage.place.split(' › ')[0])
+  const said = (view: typeof against): Piece => ({ text: sayUnit(view.unit, task), cites: [view.unit.passage.number] })
+  return {
+    solver: 'premise',
+    pieces: [{ text: task.phrases.notSo, isVerdict: true }, said(against), ...(agreeing && takesForFree ? [said(agreeing)] : [])],
+    note: `What is asked takes for granted what is not so: ${against.unit.text}`,
+  }
+}

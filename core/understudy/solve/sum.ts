@@ -1,0 +1,178 @@
+import { numberOf, quantitiesIn, sayMoney, stem, synonymsOf, terms, type Quantity, stemList } from '../../text'
+import { stemSet, type Evidence } from '../evidence'
+import { asNoun, matchRows, oneSum, valueOf } from '../rows'
+import { listed } from '../../phrases'
+import type { Finding, Party, Solver, Task } from '../task'
+import { heldBy } from '../wanted'
+import { fromTable } from './table'
+
+/** So many of something that has a price. */
+interface Group {
+  readonly count: number
+  readonly stems: readonly string[]
+  readonly noun: string
+}
+
+/**
+ * Works out a sum: so many adults and children by a table of fares, so many portions at a price a head, so many miles
+ * at a rate a mile. The working is shown. Only prices that the evidence states are multiplied and added.
+ */
+export const workOutSum: Solver = (task) => {
+  const isMoney = task.kind === 'money' || (task.kind !== 'yesNo' && task.kind !== 'recommendation' && /\b(?:get|refund(?:ed)?|paid|back)\b/i.test(task.asked.text))
+  if (!isMoney) return undefined
+  const groups = groupsIn(task.asked.text, task.party)
+  return byColumns(task, groups) ?? byRate(task, groups)
+}
+
+/** What the question counts, and who the visitor said they are when it asks "for us". */
+export function groupsIn(question: string, party: Party): Group[] {
+  const counted = quantitiesIn(question)
+    // "A ten-trip card" is a name, not ten of something.
+    .filter((each) => each.dimension === 'count' && !/^[\w.]+-/.test(each.text))
+    .map((each): Group => ({ count: each.amount, stems: each.of, noun: each.unit }))
+  const single = [...question.matchAll(/\b(an?|one) ([\p{L}-]+)/giu)]
+    .filter((match) => !counted.some((group) => group.stems[0] === stem(match[2]!)))
+    .map((match): Group => ({ count: 1, stems: [stem(match[2]!)], noun: match[2]! }))
+  const isOwn = /\b(?:us|we|our)\b/i.test(question) && !counted.some((group) => group.count > 1)
+  const own = isOwn
+    ? party.groups.map(({ count, noun }): Group => ({ count, stems: [...stemSet(noun)], noun }))
+    : []
+  return [...counted, ...single, ...own]
+}
+
+const pieces = (groups: readonly Group[]): number => groups.reduce((sum, group) => sum + group.count, 0)
+
+/** Each group has a price column of its own in the row the question means. */
+function byColumns(task: Task, groups: readonly Group[]): Finding | undefined {
+  const best = task.evidence.find((each) => each.kind === 'row' && task.enough.includes(each))
+  if (!best || pieces(groups) < 2) return undefined
+  const said = stemSet([task.asked.text, ...task.party.groups.map((group) => group.noun)].join(' '))
+  const priced = groups.flatMap((group) => {
+    const header = columnFor(group, best, said, task)
+    return header === undefined ? [] : [{ group, header }]
+  })
+  // "Three adults … a single": the single names their ticket and is no one of its own.
+  const distinct = priced.filter(
+    ({ group, header }) => group.count > 1 || !priced.some((other) => other.group !== group && other.header === header && other.group.count > 1),
+  )
+  if (distinct.length === 0 || distinct.reduce((sum, { group }) => sum + group.count, 0) < 2) return undefined
+  const match = matchRows(best, task)
+  if (match.differsIn === best.cells[0]!.header && match.rows.length > 1) return fromTable(task)
+  const row = match.rows[0]!
+  const lines = distinct.flatMap(({ group, header }) => {
+    const price = oneSum(valueOf(row, header))
+    return price ? [{ count: group.count, ...price, of: asNoun(header) }] : []
+  })
+  if (lines.length !== distinct.length) return undefined
+  return summed(lines, asNoun(row.cells[0]!.value), row, task)
+}
+
+/** The one column a group pays by: its header names the group, and no other header does so more fully. */
+function columnFor(group: Group, row: Evidence, said: ReadonlySet<string>, task: Task): string | undefined {
+  const names = new Set(group.stems.flatMap((each) => [each, ...synonymsOf(each), ...glossaryNames(each, task)]))
+  const fits = row.cells.slice(1).flatMap((cell) => {
+    const stems = [...stemSet(cell.header)]
+    if (!stems.some((each) => names.has(each)) || !oneSum(cell.value)) return []
+    const known = stems.filter((each) => names.has(each) || said.has(each)).length
+    return [{ header: cell.header, share: known / stems.length }]
+  })
+  const best = Math.max(0, ...fits.map((each) => each.share))
+  const full = fits.filter((each) => each.share === best)
+  return full.length === 1 ? full[0]!.header : undefined
+}
+
+function glossaryNames(of: string, task: Task): string[] {
+  return task.view.glossary.flatMap((entry) => {
+    const names = [entry.term, ...entry.also].map((name) => [...stemSet(name)])
+    return names.some((name) => name.length === 1 && name[0] === of) ? names.filter((name) => name.length === 1).flat() : []
+  })
+}
+
+/** A stem that stands for anyone: "price per person" is paid by adults, guests and colleagues alike. */
+const PERSON = stemList(['person', 'head', 'peopl', 'passeng', 'guest', 'visitor', 'adult', 'particip', 'colleagu', 'employe', 'member'])
+
+const RATE = /([£€$])\s?(\d[\d,]*(?:\.\d+)?) (?:per|an?|each|for each|for every) (?:\w+ )?([\p{L}-]+)/giu
+
+/** One price, so many times: by a head, a mile, a night, a piece. */
+function byRate(task: Task, groups: readonly Group[]): Finding | undefined {
+  for (const unit of task.enough.slice(0, 4)) {
+    const found = unit.kind === 'row' ? rateInRow(unit, task) : rateInText(unit, task)
+    if (!found) continue
+    const times = timesOf(found.per, unit, task, groups)
+    if (times === undefined || times.amount <= 1) continue
+    const line = { count: times.amount, amount: found.amount, sign: found.sign, of: times.of }
+    const about = unit.kind === 'row' ? asNoun(unit.cells[0]!.value) : ''
+    return summed([line], about, unit, task)
+  }
+  return undefined
+}
+
+interface Rate {
+  readonly amount: number
+  readonly sign: string
+  /** Stems of what one price is for. */
+  readonly per: readonly string[]
+}
+
+function rateInRow(unit: Evidence, task: Task): Rate | undefined {
+  const { rows, told, differsIn } = matchRows(unit, task)
+  if (rows.length > 1 && differsIn === unit.cells[0]!.header) return undefined
+  const priced = told.flatMap((header) => {
+    const sum = oneSum(valueOf(rows[0]!, header))
+    return sum ? [{ ...sum, header }] : []
+  })
+  if (priced.length !== 1) return undefined
+  const per = /\b(?:per|a|each) ([\p{L}-]+)/iu.exec(priced[0]!.header)?.[1]
+  return { ...priced[0]!, per: per ? [stem(per)] : [] }
+}
+
+function rateInText(unit: Evidence, task: Task): Rate | undefined {
+  const rates = [...unit.text.matchAll(RATE)]
+  const nearest = rates
+    .map((match) => ({ match, hits: hitsBefore(unit.text, match.index, rates, task) }))
+    .sort((a, b) => b.hits - a.hits)[0]
+  if (nearest) {
+    return { amount: numberOf(nearest.match[2]!)!, sign: nearest.match[1]!, per: [stem(nearest.match[3]!)] }
+  }
+  const sum = /\bcosts?\b|\bpays?\b|\bis\b|\bare\b/i.test(unit.text) ? oneSum(unit.text) : undefined
+  return sum ? { ...sum, per: [] } : undefined
+}
+
+/** How many terms of the question stand between the rate before and this one. */
+function hitsBefore(text: string, index: number, rates: readonly RegExpMatchArray[], task: Task): number {
+  const from = Math.max(0, ...rates.filter((each) => each.index! < index).map((each) => each.index! + each[0].length))
+  const stems = stemSet(text.slice(from, index))
+  return task.asked.terms.filter((term) => term.role !== 'light' && heldBy(term, stems) > 0).length
+}
+
+/** How many times the price is to be paid: the group or measure of the question that the price is for. */
+function timesOf(per: readonly string[], unit: Evidence, task: Task, groups: readonly Group[]): { amount: number; of: string } | undefined {
+  const measure = quantitiesIn(task.asked.text).find((each) => isIn(each, per))
+  if (measure) return { amount: measure.amount, of: measure.unit }
+  const subject = stemSet(unit.kind === 'row' ? unit.cells[0]!.value : unit.text)
+  const isPerson = per.some((each) => PERSON.has(each))
+  const group = groups.find((each) =>
+    each.count > 1 && (isPerson ? each.stems.some((s) => PERSON.has(s)) : each.stems.some((s) => per.includes(s))),
+  ) ?? groups.find((each) => each.count > 1 && each.stems.some((s) => subject.has(s) || [...synonymsOf(s)].some((other) => subject.has(other)) || glossaryNames(s, task).some((other) => subject.has(other))))
+  return group && { amount: group.count, of: group.noun }
+}
+
+const isIn = (quantity: Quantity, per: readonly string[]): boolean =>
+  quantity.dimension !== 'count' && quantity.dimension !== 'money' && terms(quantity.unit).some((term) => per.includes(term.stem))
+
+/** "For Sula Holm, the total is £27.00: 2 × £10.80 (adult return) + 1 × £5.40 (child return)." */
+function summed(
+  lines: readonly { count: number; amount: number; sign: string; of: string }[],
+  about: string,
+  unit: Evidence,
+  task: Task,
+): Finding {
+  const total = lines.reduce((sum, line) => sum + line.count * line.amount, 0)
+  const working = lines.map((line) => `${line.count} × ${sayMoney(line.amount, line.sign)} (${line.of})`)
+  const text = task.phrases.total(about, sayMoney(total, lines[0]!.sign), working.join(' + '))
+  return {
+    solver: 'sum',
+    pieces: [{ text, cites: [unit.passage.number] }],
+    note: `Worked out: ${listed(working, task.phrases.and)} from ${unit.text}`,
+  }
+}

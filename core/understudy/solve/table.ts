@@ -1,0 +1,54 @@
+import { asNoun, distinct, matchRows, sayRow, valueOf } from '../rows'
+import { listed } from '../../phrases'
+import type { Finding, Solver } from '../task'
+
+/** More choices than this are not read out. */
+const MOST_CHOICES = 8
+/** Rows that differ only in something beside the subject (days, sizes) are all told when there are no more than these. */
+const MOST_TOLD = 4
+
+/**
+ * Answers from a table row. When several rows answer equally well and differ in what they are about, it asks which is
+ * meant and offers the choices; when they differ only in a side column, it tells them all.
+ */
+export const fromTable: Solver = (task): Finding | undefined => {
+  const best = task.enough[0]
+  if (!best || best.kind !== 'row') return undefined
+  const { rows, told, differsIn } = matchRows(best, task)
+  const first = rows[0]!
+  const answers = new Set(rows.map((row) => told.map((header) => valueOf(row, header)).join('|')))
+  if (rows.length === 1 || answers.size === 1 || differsIn === undefined) {
+    return {
+      solver: 'table',
+      pieces: [{ text: sayRow(first, told, task), cites: [first.passage.number] }],
+      note: `One table row answers: ${first.text}`,
+    }
+  }
+  const choices = distinct(rows, differsIn)
+  const isSubject = first.cells[0]!.header === differsIn
+  if (isSubject && choices.length > 1) {
+    const shown = choices.slice(0, MOST_CHOICES)
+    return {
+      solver: 'clarify',
+      isAsking: true,
+      pieces: [{ text: task.phrases.which(asNoun(differsIn), listed(shown, task.phrases.or)) }],
+      note: `${rows.length} rows answer equally well and differ in “${differsIn}”, so it asks which is meant.`,
+    }
+  }
+  return {
+    solver: 'table',
+    pieces: rows.slice(0, MOST_TOLD).map((row) => ({
+      text: sayRow({ ...row, cells: withAbout(row.cells, differsIn) }, told, task),
+      cites: [row.passage.number],
+    })),
+    note: `${rows.length} rows answer and differ only in “${differsIn}”, so all are told.`,
+  }
+}
+
+/** The row's subject with the cell that tells it from the others: "Carrow Quay to Inchmore, Saturday". */
+function withAbout(cells: Parameters<typeof sayRow>[0]['cells'], header: string): Parameters<typeof sayRow>[0]['cells'] {
+  const [key, ...others] = cells
+  const side = cells.find((cell) => cell.header === header)
+  if (!key || !side || side === key) return cells
+  return [{ header: key.header, value: `${key.value}, ${side.value}` }, ...others.filter((cell) => cell !== side)]
+}

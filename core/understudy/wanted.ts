@@ -1,0 +1,166 @@
+import { contentTerms, daysIn, isStopWord, languageOf, numberOf, quantitiesIn, stem, synonymsOf, terms, stemList } from '../text'
+import { withoutPoliteness } from '../question'
+import type { PromptView } from '../brief'
+
+/** A way in which a text can speak of a term: the stems it needs, and how fully that counts, 0..1. */
+interface Form {
+  readonly stems: readonly string[]
+  readonly share: number
+}
+
+/**
+ * One term of a question. A `name` must be found or nothing answers; `focus` is what is asked for ("the *salary* of a
+ * deckhand"); `light` words carry the question's form; a `number` is compared elsewhere.
+ */
+export interface Wanted {
+  readonly stem: string
+  readonly forms: readonly Form[]
+  readonly weight: number
+  readonly role: 'subject' | 'focus' | 'name' | 'light' | 'number'
+}
+
+/** Words that carry a question's form more than its subject: they count little, and need not be found. */
+const LIGHT = stemList('allow allowed bring take carry get go come travel make have need want use find tell give say mean know think let ' +
+    'much many cost costs price prices fare charge charges charged fee pay paid buy long time times day hour kind type way thing ' +
+    'start work happen possible ok okay okey right fine must should would could about like wish also ever still really ' +
+    'exactly maximum minimum most any anyone someone people person else rule rules policy please help question total ' +
+    'fit number information info details explain describe summarise summarize summary overview put full some something ' +
+    'no not never moment today tomorrow now available require required forbidden prohibited permit permitted welcome hear mine own along sure able'
+  )
+const LIGHT_WEIGHT = 0.2
+const NUMBER_WEIGHT = 0.5
+const FOCUS_WEIGHT = 1.3
+/** "When does the desk *close*?": what happens matters more than to what. */
+const VERB_WEIGHT = 1.5
+const SYNONYM_SHARE = 0.85
+
+/** What a question is about, term by term; the days it names are kept apart, since tables give them as ranges. */
+export interface Asked {
+  readonly text: string
+  readonly terms: readonly Wanted[]
+  readonly days: ReadonlySet<number>
+  /** The names the passages at hand know, asked for or not. */
+  readonly names: ReadonlySet<string>
+  /** Terms of the brief's glossary that widened the question. */
+  readonly glossary: ReadonlySet<string>
+  /** Neighbouring stems in order ("to inchmor"), for telling "to Inchmore" from "Inchmore to". */
+  readonly pairs: ReadonlySet<string>
+}
+
+/** Takes a question apart. `names` are the stems that the passages at hand only ever write with a capital. */
+export function askedOf(question: string, view: Pick<PromptView, 'glossary' | 'name'>, names: ReadonlySet<string>): Asked {
+  const text = withoutPoliteness(question)
+  const language = languageOf(text)
+  const days = daysIn(text)
+  const focus = focusOf(text)
+  const verb = verbOf(text)
+  const measures = quantitiesIn(text).filter((each) => each.dimension !== 'count')
+  const seen = new Set<string>()
+  const isTitleCased = capitals(text) > 0.5
+  const wanted = contentTerms(text).flatMap((term): Wanted[] => {
+    const surface = text.slice(term.start, term.end)
+    if (seen.has(term.stem) || isStopWord(surface, language) || isDay(surface)) return []
+    seen.add(term.stem)
+    const isNumber = numberOf(surface) !== undefined || /^\d/.test(surface)
+    const isUnit = measures.some((each) => term.start >= each.start && term.end <= each.end)
+    const isWritten = !isTitleCased && isName(text, term.start, surface, view.name)
+    const role: Wanted['role'] =
+      isNumber || isUnit
+        ? 'number'
+        : isWritten || (names.has(term.stem) && !LIGHT.has(term.stem))
+          ? 'name'
+          : focus === term.stem
+            ? 'focus'
+            : LIGHT.has(term.stem) || isDegree(text, term.start)
+              ? 'light'
+              : 'subject'
+    const isVerb = role === 'subject' && term.stem === verb
+    const weight = isVerb ? VERB_WEIGHT : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
+    return [{ stem: term.stem, forms: formsOf(term.stem, text, view), weight, role }]
+  })
+  const all = terms(text)
+  const pairs = new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`))
+  const stems = new Set(all.map((term) => term.stem))
+  const glossary = view.glossary.filter((entry) => [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))))
+  return { text, terms: wanted, days, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
+}
+
+const isDay = (word: string): boolean =>
+  daysIn(word).size > 0 || /^(?:week|day|weekdays?|weekends?|daily)$/i.test(word) === true && /^week(?:day|end)s?$/i.test(word)
+
+/** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
+const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
+
+const capitals = (text: string): number => {
+  const all = text.match(/\p{L}[\p{L}’'-]*/gu) ?? []
+  return all.length === 0 ? 0 : all.filter((word) => /^\p{Lu}/u.test(word)).length / all.length
+}
+
+/** A capitalised word inside a sentence written in small letters is a name: without it nothing answers. */
+function isName(question: string, start: number, surface: string, agent: string): boolean {
+  const before = question.slice(0, start).trim()
+  const opens = before === '' || /[.!?:,]$/.test(before)
+  return !opens && /^\p{Lu}\p{Ll}/u.test(surface) && surface !== agent
+}
+
+/** What the question asks for: "the *salary* of …", "which *colour* …", "what is the *notice* for …". */
+function focusOf(text: string): string | undefined {
+  const found =
+    /\b(?:what|which|whose)(?:['’]s| is| are| was| were)? (?:the |your |our |my |a |an )?((?:[\p{L}-]+ ){0,2}?[\p{L}-]+) (?:of|for|in|on|at|to|with)\b/iu.exec(text) ??
+    /\b(?:which|what|how many|how much) ([\p{L}-]+)\b/iu.exec(text)
+  const word = found?.[1]?.split(' ').at(-1)
+  if (!word || isStopWord(word) || LIGHT.has(stem(word))) return undefined
+  return stem(word)
+}
+
+/** What is asked to happen: the word at the end of "when does … close". */
+function verbOf(text: string): string | undefined {
+  const found = /^\W*(?:when|where|how|until when|what time|from when) (?:does|do|did|is|are|was|were|will|can|must) (?:[\p{L}’'-]+ ){1,6}?([\p{L}-]+)(?=\?|$| (?:on|at|in|for|during|to|from|by|every|each)\b)/iu.exec(text)
+  return found ? stem(found[1]!) : undefined
+}
+
+/** The forms a term may take in a text: itself, the names a glossary joins with it, everyday synonyms. */
+function formsOf(own: string, question: string, view: Pick<PromptView, 'glossary'>): Form[] {
+  return [
+    { stems: [own], share: 1 },
+    ...otherNames(own, question, view).map((stems) => ({ stems, share: 1 })),
+    ...[...synonymsOf(own)].map((other) => ({ stems: [other], share: SYNONYM_SHARE })),
+  ]
+}
+
+function otherNames(own: string, question: string, view: Pick<PromptView, 'glossary'>): string[][] {
+  const asked = new Set(terms(question).map((term) => term.stem))
+  return view.glossary.flatMap((entry) => {
+    const names = [entry.term, ...entry.also].map((name) => terms(name).map((term) => term.stem))
+    const used = names.find((name) => name.includes(own) && name.every((each) => asked.has(each)))
+    return used ? names.filter((name) => name !== used && name.length > 0) : []
+  })
+}
+
+/** How fully a set of stems speaks of a term, 0..1. */
+export function heldBy(term: Wanted, stems: ReadonlySet<string>): number {
+  let best = 0
+  for (const form of term.forms) {
+    if (form.share > best && form.stems.every((each) => stems.has(each))) best = form.share
+  }
+  return best
+}
+
+/**
+ * The stems that a text writes with a capital inside sentences and never without: its names. Words that open a sentence
+ * or stand in a heading tell nothing.
+ */
+export function namesIn(texts: readonly string[]): Set<string> {
+  const capital = new Set<string>()
+  const small = new Set<string>()
+  for (const text of texts) {
+    for (const match of text.matchAll(/\p{L}[\p{L}\p{N}’'-]*/gu)) {
+      const before = text.slice(Math.max(0, match.index - 3), match.index)
+      const opens = match.index === 0 || /[.!?:;•\n]\s*$|^\d+[.)]\s*$|["“]$/.test(before)
+      if (/^\p{Ll}/u.test(match[0])) small.add(stem(match[0]))
+      else if (!opens && /^\p{Lu}\p{Ll}/u.test(match[0])) capital.add(stem(match[0]))
+    }
+  }
+  for (const each of small) capital.delete(each)
+  return new Set([...capital].filter((each) => daysIn(each).size === 0))
+}
