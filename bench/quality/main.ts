@@ -9,6 +9,7 @@ import { ask, type Verdict } from './judge'
 import { ferries } from './questions/ferries'
 import { handbook } from './questions/handbook'
 import { heldOut } from './questions/heldOut'
+import { more } from './questions/more'
 import { KINDS, type Corpus, type Question } from './questions/question'
 
 const AIM = 0.95
@@ -17,7 +18,7 @@ const showsHeldOut = process.argv.includes('--held-out')
 const only = process.argv.find((argument) => argument.startsWith('--kind='))?.slice(7)
 
 const sets: readonly [name: string, isHeldOut: boolean, questions: Readonly<Record<Corpus, readonly Question[]>>][] = [
-  ['questions looked at', false, { ferries, handbook }],
+  ['questions looked at', false, { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook] }],
   ['kept apart', true, heldOut],
 ]
 const say = (line: string) => process.stdout.write(`${line}\n`)
@@ -63,9 +64,13 @@ for (const [name, isHeldOut, questions] of sets) {
   if (shows && (!isHeldOut || showsHeldOut)) {
     for (const { question, state, result, because } of verdicts) {
       if (result === 'correct') continue
-      say(`  [${question.kind}] ${[question.say].flat().join(' / ')}\n    ${result}: ${because.join('; ')}\n    → ${state.reply.replace(/\n/g, '\n      ')}`)
+      say(
+        `  [${question.kind}] ${[question.say].flat().join(' / ')}\n    ${result}: ${because.join('; ')}\n    → ${state.reply.replace(/\n/g, '\n      ')}`,
+      )
       if (process.argv.includes('--why'))
-        for (const { step, details } of state.workings) if (step === 'model' || step === 'retrieval') for (const detail of details) say(`        ${detail.label}: ${detail.text}`)
+        for (const { step, details } of state.workings)
+          if (step === 'model' || step === 'retrieval')
+            for (const detail of details) say(`        ${detail.label}: ${detail.text}`)
     }
   }
   table(verdicts)
@@ -74,7 +79,9 @@ for (const [name, isHeldOut, questions] of sets) {
   const right = answerable.filter((verdict) => verdict.result === 'correct').length
   const declined = unanswerable.filter((verdict) => verdict.result === 'correct').length
   const share = (part: number, whole: number) => (whole === 0 ? 1 : part / whole)
-  say(`correct of the answerable: ${percent(right, answerable.length)}; unanswerable declined: ${percent(declined, unanswerable.length)}`)
+  say(
+    `correct of the answerable: ${percent(right, answerable.length)}; unanswerable declined: ${percent(declined, unanswerable.length)}`,
+  )
   if (!isHeldOut) isShort = share(right, answerable.length) < AIM || share(declined, unanswerable.length) < AIM
 }
 process.exitCode = isShort ? 1 : 0

@@ -25,7 +25,12 @@ export interface PromptView {
     readonly line: string
   }[]
   readonly boundaries: readonly { readonly subject: string; readonly reply: string }[]
-  readonly glossary: readonly { readonly term: string; readonly also: readonly string[]; readonly meaning: string; readonly line: string }[]
+  readonly glossary: readonly {
+    readonly term: string
+    readonly also: readonly string[]
+    readonly meaning: string
+    readonly line: string
+  }[]
   readonly answers: readonly { readonly question: string; readonly answer: string; readonly line: string }[]
   readonly greeting: string
   readonly suggestions: readonly string[]

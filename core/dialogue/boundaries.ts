@@ -36,7 +36,11 @@ export const keepBoundaries: Step = (state, { brief }) => {
   if (rest.length === 0) {
     return {
       state: { ...state, reply: replies.join(' '), outcome: 'declined', isSettled: true },
-      report: { step: 'boundaries', summary: `The line falls under the boundary ${names}, so its reply was given.`, details },
+      report: {
+        step: 'boundaries',
+        summary: `The line falls under the boundary ${names}, so its reply was given.`,
+        details,
+      },
     }
   }
   return {
@@ -74,7 +78,9 @@ export function fallsUnder(said: string, boundary: Pick<Boundary, 'subject' | 'e
 }
 
 /** Words that carry little of a subject. */
-const LIGHT = stemList('like give tell get help want need make take know can will today tomorrow day week time go going question advice information much me')
+const LIGHT = stemList(
+  'like give tell get help want need make take know can will today tomorrow day week time go going question advice information much me',
+)
 const LIGHT_WEIGHT = 0.15
 
 type Weighed = ReadonlyMap<string, number>

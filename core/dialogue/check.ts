@@ -32,20 +32,30 @@ export const checkReply: Step = async (state, context) => {
   const grounds: Grounds = {
     passages: state.found,
     brief: compile(context.brief, context.variables).lines,
-    said: [state.said, state.question, ...context.conversation.flatMap((each) => [each.said, each.reply]), ...state.memory.facts.map((fact) => fact.value)],
+    said: [
+      state.said,
+      state.question,
+      ...context.conversation.flatMap((each) => [each.said, each.reply]),
+      ...state.memory.facts.map((fact) => fact.value),
+    ],
     own: ownWords(context.brief.identity.language),
   }
   const first = check(state.reply, state, context, grounds)
-  const second = first.problems.length > 0 && context.model.canRevise ? await revised(first, state, context, grounds) : undefined
+  const second =
+    first.problems.length > 0 && context.model.canRevise ? await revised(first, state, context, grounds) : undefined
   const best = second && second.problems.length <= first.problems.length ? second : first
   const { brief } = context
-  const isCut = state.intent === 'question' && brief.grounding.libraryOnly && best.support.some((each) => !each.isSupported)
+  const isCut =
+    state.intent === 'question' && brief.grounding.libraryOnly && best.support.some((each) => !each.isSupported)
   const spoken = isCut ? withoutUnsupported(best) : best
   // Courtesy around an answer that had to go is no answer.
-  const isEmptied = isCut && best.support.some((each) => each.isClaim) && !best.support.some((each) => each.isClaim && each.isSupported)
+  const isEmptied =
+    isCut && best.support.some((each) => each.isClaim) && !best.support.some((each) => each.isClaim && each.isSupported)
   const body = spoken.reply === '' || isEmptied ? brief.grounding.whenUnknown : spoken.reply
   const outcome = outcomeOf(state, withoutMarkers(body), spoken.citations.length, brief.grounding.whenUnknown)
-  const reply = [brief.grounding.cite ? body : withoutMarkers(body), ...state.afterwards].join(body.includes('\n') ? '\n' : ' ')
+  const reply = [brief.grounding.cite ? body : withoutMarkers(body), ...state.afterwards].join(
+    body.includes('\n') ? '\n' : ' ',
+  )
   return {
     state: {
       ...state,
@@ -61,14 +71,23 @@ export const checkReply: Step = async (state, context) => {
         : first.problems.length === 0
           ? 'The reply passed every check.'
           : 'The reply has a weak spot.',
-      details: [...best.details, ...(isCut ? unsupportedOf(best).map((text) => ({ label: 'Removed', text, field: 'grounding.libraryOnly' })) : [])],
+      details: [
+        ...best.details,
+        ...(isCut
+          ? unsupportedOf(best).map((text) => ({ label: 'Removed', text, field: 'grounding.libraryOnly' }))
+          : []),
+      ],
     },
   }
 }
 
 function check(raw: string, state: TurnState, { brief }: TurnContext, grounds: Grounds): Checked {
   const cited = citeReply(raw, state.found)
-  const known = [...grounds.passages.map((passage) => passage.text), ...grounds.brief.map((line) => line.text), ...grounds.said]
+  const known = [
+    ...grounds.passages.map((passage) => passage.text),
+    ...grounds.brief.map((line) => line.text),
+    ...grounds.said,
+  ]
   const safe = withheld(cited.reply, known)
   const clean = brief.manner.format.emoji ? safe.text : withoutEmoji(safe.text)
   const support = supportOf(clean, grounds)
@@ -79,7 +98,10 @@ function check(raw: string, state: TurnState, { brief }: TurnContext, grounds: G
   const isBulleted = brief.manner.format.bullets === 'never' && /^[-•] /m.test(clean)
   const details: WorkingDetail[] = [
     { label: 'Citations', text: `${cited.citations.length} verified` },
-    ...cited.dropped.map((number) => ({ label: 'Citation', text: `[${number}] pointed at no passage and was removed` })),
+    ...cited.dropped.map((number) => ({
+      label: 'Citation',
+      text: `[${number}] pointed at no passage and was removed`,
+    })),
     ...support
       .filter((each) => each.isClaim)
       .map((each): WorkingDetail => ({
@@ -89,7 +111,9 @@ function check(raw: string, state: TurnState, { brief }: TurnContext, grounds: G
         ...(each.field === undefined ? {} : { field: each.field }),
       })),
     ...safe.removed.map((what) => ({ label: 'Withheld', text: `${what} that nobody gave` })),
-    ...(isBulleted ? [{ label: 'Format', text: 'a list, although the brief wants none', field: 'manner.format.bullets' }] : []),
+    ...(isBulleted
+      ? [{ label: 'Format', text: 'a list, although the brief wants none', field: 'manner.format.bullets' }]
+      : []),
     {
       label: 'Length',
       text: limit === null ? `${count} words` : `${count} of at most ${limit} words${isTooLong ? ': too long' : ''}`,
@@ -107,7 +131,12 @@ function check(raw: string, state: TurnState, { brief }: TurnContext, grounds: G
 }
 
 /** Asks the model once more, with what was wrong; a second failure of the model leaves the first reply standing. */
-async function revised(first: Checked, state: TurnState, context: TurnContext, grounds: Grounds): Promise<Checked | undefined> {
+async function revised(
+  first: Checked,
+  state: TurnState,
+  context: TurnContext,
+  grounds: Grounds,
+): Promise<Checked | undefined> {
   const messages: ChatMessage[] = [
     ...state.messages,
     { role: 'assistant', content: state.reply },
@@ -130,7 +159,8 @@ async function spokenBy(model: Model, messages: readonly ChatMessage[], signal?:
   return reply.trim()
 }
 
-const unsupportedOf = (checked: Checked): string[] => checked.support.filter((each) => !each.isSupported).map((each) => each.text)
+const unsupportedOf = (checked: Checked): string[] =>
+  checked.support.filter((each) => !each.isSupported).map((each) => each.text)
 
 /** The reply without the sentences that nothing backs; nothing else of it changes but citations that fall away. */
 function withoutUnsupported(checked: Checked): Checked {

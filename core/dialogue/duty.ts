@@ -36,7 +36,18 @@ function begin(state: TurnState, context: TurnContext): StepResult {
   if (state.intent !== 'question') return { state }
   const line = state.question
   const kind = answerKindOf(line)
-  const isInformation = ['money', 'time', 'count', 'measure', 'why', 'who', 'where', 'howTo', 'summary', 'comparison'].includes(kind)
+  const isInformation = [
+    'money',
+    'time',
+    'count',
+    'measure',
+    'why',
+    'who',
+    'where',
+    'howTo',
+    'summary',
+    'comparison',
+  ].includes(kind)
   const fits = context.brief.duties
     .map((duty, at) => ({ duty, at, fit: fitOf(line, duty) }))
     .sort((a, b) => b.fit - a.fit)
@@ -45,7 +56,10 @@ function begin(state: TurnState, context: TurnContext): StepResult {
   if (!best || !isAsked || best.fit < FITS) return { state }
   const phrases = phrasesFor(context.brief.identity.language)
   if (second && second.fit >= FITS && best.fit - second.fit < MARGIN) {
-    const names = listed([best, second].map(({ duty }) => `“${duty.name}”`), phrases.or)
+    const names = listed(
+      [best, second].map(({ duty }) => `“${duty.name}”`),
+      phrases.or,
+    )
     return settled(state, phrases.duty.whichDuty(names), 'clarified', {
       summary: 'Two duties fit the line about equally well, so it asks which is meant.',
       details: [best, second].map((each) => fitDetail(each)),
@@ -74,7 +88,10 @@ export function fitOf(line: string, duty: Pick<Duty, 'name' | 'when' | 'examples
 }
 
 const withoutSubject = (when: string): string =>
-  when.replace(/^(?:when|if|whenever)?\s*(?:the |a |an )?(?:visitor|someone|somebody|user|customer|passenger|guest|person|they|people)s? (?:wants?|asks?|would like|wishes|needs?)(?: to| for| about)?/i, '')
+  when.replace(
+    /^(?:when|if|whenever)?\s*(?:the |a |an )?(?:visitor|someone|somebody|user|customer|passenger|guest|person|they|people)s? (?:wants?|asks?|would like|wishes|needs?)(?: to| for| about)?/i,
+    '',
+  )
 
 /** "Book or reserve a room" → "book a room", "reserve a room". */
 function alternatives(text: string): string[] {
@@ -99,7 +116,8 @@ function shareOf(of: ReadonlySet<string>, within: ReadonlySet<string>): number {
   return held / of.size
 }
 
-const LEAVES = /^\W*(?:(?:no|oh|sorry|actually|please)\W+)*(?:cancel|stop|never ?mind|forget (?:it|about it|that)|leave it|drop it|not now|quit|i changed my mind)\b/i
+const LEAVES =
+  /^\W*(?:(?:no|oh|sorry|actually|please)\W+)*(?:cancel|stop|never ?mind|forget (?:it|about it|that)|leave it|drop it|not now|quit|i changed my mind)\b/i
 const CORRECTS = /^\W*(?:no\b|not |actually|sorry|i mean|i meant|wait|correction|change|make (?:it|that)|rather)/i
 
 function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContext): StepResult {
@@ -125,12 +143,18 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
     ])
   }
   const value = slot && slotValue(slot, line, true, context.today)
-  const isQuestion = /\?\s*$/.test(line) || ['money', 'time', 'count', 'measure', 'why', 'who', 'where', 'howTo', 'yesNo'].includes(answerKindOf(line))
+  const isQuestion =
+    /\?\s*$/.test(line) ||
+    ['money', 'time', 'count', 'measure', 'why', 'who', 'where', 'howTo', 'yesNo'].includes(answerKindOf(line))
   // A question in between is answered; the duty's own question comes again after it.
   if (isQuestion && state.intent === 'question' && !(value !== undefined && slot?.type !== 'text')) {
     const again = slot ? questionFor(slot, phrases) : ''
     return {
-      state: { ...state, memory: withDuty(state.memory, { ...open, isPaused: true }), afterwards: [...state.afterwards, `${phrases.duty.backTo(duty.name)} ${again}`.trim()] },
+      state: {
+        ...state,
+        memory: withDuty(state.memory, { ...open, isPaused: true }),
+        afterwards: [...state.afterwards, `${phrases.duty.backTo(duty.name)} ${again}`.trim()],
+      },
       report: { step: 'duty', summary: `A question in between; the duty “${duty.name}” waits.`, details: [] },
     }
   }
@@ -155,21 +179,34 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
 }
 
 /** The slot a correction means: the one it names, else the last filled one whose type it gives. */
-function correction(duty: Duty, open: DutyState, line: string, context: TurnContext): { slot: Slot; value: string } | undefined {
+function correction(
+  duty: Duty,
+  open: DutyState,
+  line: string,
+  context: TurnContext,
+): { slot: Slot; value: string } | undefined {
   const given = duty.ask.filter((slot) => slot.name in open.filled)
   const named = given.find((slot) => line.toLowerCase().includes(slot.name.toLowerCase()))
   const order = named ? [named] : [...given].reverse()
   const rest = line.replace(CORRECTS, '')
   for (const slot of order) {
     const value = slotValue(slot, rest, named !== undefined || slot.type === 'number', context.today)
-    const isForAsked = slot.type === duty.ask.find((each) => each.name === open.asking)?.type && named === undefined && /^\W*no\W*$/i.test(line)
+    const isForAsked =
+      slot.type === duty.ask.find((each) => each.name === open.asking)?.type &&
+      named === undefined &&
+      /^\W*no\W*$/i.test(line)
     if (value !== undefined && !isForAsked) return { slot, value }
   }
   return undefined
 }
 
 /** What a line gives beside what was asked: values of slots whose type tells them apart. */
-function takenFrom(slots: readonly Slot[], line: string, filled: Readonly<Record<string, string>>, context: TurnContext): Record<string, string> {
+function takenFrom(
+  slots: readonly Slot[],
+  line: string,
+  filled: Readonly<Record<string, string>>,
+  context: TurnContext,
+): Record<string, string> {
   const taken: Record<string, string> = {}
   for (const slot of slots) {
     if (slot.name in filled || slot.name in taken || slot.type === 'text') continue
@@ -200,14 +237,21 @@ function advance(
     const told = { ...state, memory: withDuty(state.memory, asking) }
     return settled(told, [lead, questionFor(next, phrases)].filter(Boolean).join(' '), 'clarified', {
       summary: `The duty “${duty.name}” needs “${next.name}” next.`,
-      details: [...details, { label: 'Asked for', text: next.name, field: `duties.${at}.ask.${duty.ask.indexOf(next)}` }],
+      details: [
+        ...details,
+        { label: 'Asked for', text: next.name, field: `duties.${at}.ask.${duty.ask.indexOf(next)}` },
+      ],
     })
   }
   const { duty: _done, ...memory } = state.memory
   const collected = [...(memory.collected ?? []), { dutyId: duty.id, name: duty.name, values: open.filled }]
-  const recap = duty.ask.flatMap((slot) => (open.filled[slot.name] && open.filled[slot.name] !== '–' ? [`- ${slot.name}: ${open.filled[slot.name]}`] : []))
+  const recap = duty.ask.flatMap((slot) =>
+    open.filled[slot.name] && open.filled[slot.name] !== '–' ? [`- ${slot.name}: ${open.filled[slot.name]}`] : [],
+  )
   const said = saidInSteps(duty, context, open.filled)
-  const reply = [lead, [phrases.duty.have, ...recap].join('\n'), said].filter(Boolean).join(recap.length > 0 ? '\n' : ' ')
+  const reply = [lead, [phrases.duty.have, ...recap].join('\n'), said]
+    .filter(Boolean)
+    .join(recap.length > 0 ? '\n' : ' ')
   return settled({ ...state, memory: { ...memory, collected } }, reply, 'acted', {
     summary: `The duty “${duty.name}” has all it needs and was carried out.`,
     details: [...details, { label: 'Steps', text: duty.steps, field: `duties.${at}.steps` }],
@@ -219,7 +263,11 @@ function saidInSteps(duty: Duty, { brief, variables }: TurnContext, filled: Read
   return fillVariables(duty.steps, brief.variables, { ...filled, ...variables })
     .split(/\n+/)
     .map((line) => line.replace(/^\s*(?:[-•]|\d+[.)])\s*/, ''))
-    .flatMap((line) => readRule('', line).directives.flatMap((directive) => (directive.kind === 'say' || directive.kind === 'offer' ? [directive.text] : [])))
+    .flatMap((line) =>
+      readRule('', line).directives.flatMap((directive) =>
+        directive.kind === 'say' || directive.kind === 'offer' ? [directive.text] : [],
+      ),
+    )
     .join(' ')
 }
 

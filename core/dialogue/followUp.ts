@@ -20,7 +20,9 @@ export const resolveFollowUp: Step = (state, { conversation }) => {
   const wasAsked = before.outcome === 'clarified' && isAnswer(parts[0]!)
   if (!wasAsked && !isFollowUp(parts[0]!)) return { state }
   const asked = splitQuestion(before.question).at(-1)!
-  const joined = wasAsked ? answered(asked, parts[0]!) : joinQuestions(asked, wasDenied(before, parts[0]!) ? 'not' : parts[0]!.replace(LEADS_ON, '').trim(), parts[0]!)
+  const joined = wasAsked
+    ? answered(asked, parts[0]!)
+    : joinQuestions(asked, wasDenied(before, parts[0]!) ? 'not' : parts[0]!.replace(LEADS_ON, '').trim(), parts[0]!)
   const question = [joined, ...parts.slice(1)].join(' ')
   return {
     state: { ...state, question },
@@ -39,7 +41,11 @@ export const resolveFollowUp: Step = (state, { conversation }) => {
 
 /** A bare "why?" after a no asks why not. */
 const wasDenied = (before: Exchange, line: string): boolean =>
-  /^\W*(?:but |and )?why\W*$/i.test(line) && before.reply.split(/(?<=[.!])\s/).slice(0, 2).some((sentence) => /^no\b/i.test(sentence))
+  /^\W*(?:but |and )?why\W*$/i.test(line) &&
+  before.reply
+    .split(/(?<=[.!])\s/)
+    .slice(0, 2)
+    .some((sentence) => /^no\b/i.test(sentence))
 
 /** A short line without a question of its own answers what the agent asked back. */
 const isAnswer = (line: string): boolean =>
@@ -58,7 +64,8 @@ const PREPOSITION = 'to|from|on|at|in|for|with|by|after|before'
 export function joinQuestions(before: string, added: string, said = added): string {
   const open = before.replace(/[?.!\s]+$/, '')
   const fresh = added.replace(/[?.!\s]+$/, '')
-  if (fresh === '' || /^not$/i.test(fresh)) return /^\W*(?:but |and )?why\b/i.test(said) ? asWhy(open, /^not$/i.test(fresh)) : before
+  if (fresh === '' || /^not$/i.test(fresh))
+    return /^\W*(?:but |and )?why\b/i.test(said) ? asWhy(open, /^not$/i.test(fresh)) : before
   const swapped = opposite(open, fresh)
   if (swapped) return swapped
   const phrase = new RegExp(`^(${PREPOSITION}) (.+)$`, 'i').exec(fresh)
@@ -72,6 +79,10 @@ export function joinQuestions(before: string, added: string, said = added): stri
     const old = name.exec(open.slice(1))![0].trimEnd()
     return `${open.slice(0, start)}${fresh}${open.slice(start + old.length)}?`
   }
+  const other = /^(?:an?|the|my|our) ([\p{L}-]+) ones?$/iu.exec(fresh)?.[1]
+  const kind = other && /\b(an?|the|my|our) ([\p{L}-]+) ([\p{L}-]+)\b/iu.exec(open)
+  if (kind)
+    return `${open.slice(0, kind.index)}${/^an?$/i.test(kind[1]!) ? (/^[aeiou]/i.test(other) ? 'an' : 'a') : kind[1]} ${other} ${kind[3]}${open.slice(kind.index + kind[0].length)}?`
   const head = /^(?:an?|the|my|our) (?:[\p{L}-]+ )*([\p{L}-]+)$/iu.exec(fresh)?.[1]
   const sameHead = head && new RegExp(`\\b(?:an?|the|my|our) (?:[\\p{L}-]+ )?${head}\\b`, 'iu')
   if (sameHead && sameHead.test(open)) return `${open.replace(sameHead, fresh)}?`

@@ -59,12 +59,21 @@ export const rememberVisitor: Step = (state, { brief, conversation }) => {
 /** A line that only tells of the visitor is taken note of; there is nothing to look up in it. */
 export const takeNote: Step = (state, { brief, conversation }) => {
   const isTelling = state.intent === 'question' && !/\?/.test(state.said) && factsIn(state.said).length > 0
-  const isAsking = /\b(?:how|what|when|where|which|who|why|can|could|is|do|does|tell|need|want|would like|looking for|book)\b/i.test(state.said)
-  if (!isTelling || isAsking || !brief.memory.rememberVisitor || conversation.at(-1)?.outcome === 'clarified') return { state }
+  const isAsking =
+    /\b(?:how|what|when|where|which|who|why|can|could|is|do|does|tell|need|want|would like|looking for|book)\b/i.test(
+      state.said,
+    )
+  if (!isTelling || isAsking || !brief.memory.rememberVisitor || conversation.at(-1)?.outcome === 'clarified')
+    return { state }
   const phrases = phrasesFor(brief.identity.language)
   const told = factsIn(state.said).map((fact) => fact.value)
   return {
-    state: { ...state, reply: `${phrases.noted(listed(told, phrases.and))} ${phrases.courtesy.howCanIHelp.plain[0]}`, outcome: 'chatted', isSettled: true },
+    state: {
+      ...state,
+      reply: `${phrases.noted(listed(told, phrases.and))} ${phrases.courtesy.howCanIHelp.plain[0]}`,
+      outcome: 'chatted',
+      isSettled: true,
+    },
     report: { step: 'memory', summary: 'The line only tells of the visitor, so it was taken note of.', details: [] },
   }
 }
@@ -89,7 +98,8 @@ const COMPANIONS =
 export function factsIn(said: string): Fact[] {
   const facts: Fact[] = []
   const name = NAME.exec(said)?.[1]
-  if (name && /^\p{Lu}/u.test(name) && !NOT_A_NAME.test(name.split(' ')[0]!)) facts.push({ key: 'name', value: name, said })
+  if (name && /^\p{Lu}/u.test(name) && !NOT_A_NAME.test(name.split(' ')[0]!))
+    facts.push({ key: 'name', value: name, said })
   const party = PARTY.exec(said)?.[0]
   const groups = party
     ? [
@@ -101,9 +111,16 @@ export function factsIn(said: string): Fact[] {
         ),
       ]
     : []
-  const distinct = groups.filter((group, at) => groups.findIndex((other) => other.split(' ')[1] === group.split(' ')[1]) === at)
+  const distinct = groups.filter(
+    (group, at) => groups.findIndex((other) => other.split(' ')[1] === group.split(' ')[1]) === at,
+  )
   if (distinct.length > 0) facts.push({ key: 'party', value: distinct.join(', '), said })
-  else if (party && /\b(?:we are|we['’]re|party of|group of|family of) (?:a )?(?:\w+ of )?(two|three|four|five|six|seven|eight|nine|ten|\d+)\b(?! o[’']?clock|:)/i.test(party)) {
+  else if (
+    party &&
+    /\b(?:we are|we['’]re|party of|group of|family of) (?:a )?(?:\w+ of )?(two|three|four|five|six|seven|eight|nine|ten|\d+)\b(?! o[’']?clock|:)/i.test(
+      party,
+    )
+  ) {
     const count = /\b(two|three|four|five|six|seven|eight|nine|ten|\d+)\b/i.exec(party)![1]!
     const amount = quantitiesIn(`${count} people`)[0]?.amount
     if (amount) facts.push({ key: 'party', value: `${amount} people`, said })

@@ -6,7 +6,8 @@ export interface ChatMessage {
 
 /** What a model gives while it answers: pieces of text, and notes on how it came to them, with the line of the prompt that led to it. */
 export type ModelEvent =
-  { readonly kind: 'text'; readonly text: string } | { readonly kind: 'note'; readonly text: string; readonly line?: string }
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'note'; readonly text: string; readonly line?: string }
 
 /**
  * The port every language model is reached through. `answer` streams; it throws a ModelProblem when the model cannot

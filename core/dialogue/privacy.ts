@@ -27,7 +27,9 @@ export function withheld(text: string, known: readonly string[]): { text: string
     return '…'
   }
   const result = text
-    .replace(EMAIL, (found) => (all.includes(found.toLowerCase().replace(/[.,;]+$/, '')) ? found : hide('an e-mail address')))
+    .replace(EMAIL, (found) =>
+      all.includes(found.toLowerCase().replace(/[.,;]+$/, '')) ? found : hide('an e-mail address'),
+    )
     .replace(FIGURES, (found) => {
       const plain = found.replace(/\D/g, '')
       if (isCardNumber(plain)) return hide('a card number')

@@ -81,9 +81,7 @@ export function questionMessage(
 }
 
 const fenced = (text: string): string =>
-  text
-    .replace(/<(\/?)(passages|visitor)>/g, '‹$1$2›')
-    .replace(/^\[(\d+)\] /gm, '($1) ')
+  text.replace(/<(\/?)(passages|visitor)>/g, '‹$1$2›').replace(/^\[(\d+)\] /gm, '($1) ')
 
 /** A question message read back. */
 export interface QuestionMessage {

@@ -1,3 +1,4 @@
+import { quantitiesIn } from '../text'
 import { sidesOf, splitQuestion } from '../question'
 import { placeOf, type FoundPassage, type Step } from './turn'
 
@@ -19,17 +20,24 @@ const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [
 export const retrieve: Step = async (state, { library, brief }) => {
   if (state.intent !== 'question') return { state }
   const lookups = lookupsFor(state.question)
-  const widened = lookups.map((lookup) => withGlossary(lookup, brief.glossary))
+  const widened = lookups.map((lookup) => withGlossary(widenedByMeaning(lookup), brief.glossary))
   const found: FoundPassage[] = []
   for (const [at, { text }] of widened.entries()) {
     const limit = at === 0 ? PASSAGES_GIVEN : PASSAGES_MORE
     for (const passage of await library.search(text, limit)) {
-      if (found.length < MOST_PASSAGES && !found.some((each) => each.passageId === passage.passageId)) found.push(passage)
+      if (found.length < MOST_PASSAGES && !found.some((each) => each.passageId === passage.passageId))
+        found.push(passage)
     }
   }
   for (const passage of found.slice(0, LED_UP_TO)) {
     const lead = isTable(passage) ? library.before?.(passage.passageId) : undefined
-    if (lead && !isTable(lead) && lead.text.length <= LONGEST_LEAD && !found.some((each) => each.passageId === lead.passageId)) found.push(lead)
+    if (
+      lead &&
+      !isTable(lead) &&
+      lead.text.length <= LONGEST_LEAD &&
+      !found.some((each) => each.passageId === lead.passageId)
+    )
+      found.push(lead)
   }
   const added = widened.flatMap((each) => each.added)
   return {
@@ -65,6 +73,16 @@ function lookupsFor(question: string): string[] {
     return sides ? [part, ...sides.names.map((name) => `${name} ${sides.about}`.trim())] : [part]
   })
 }
+
+/** A child's age is looked up by the words rules for children use; the number of a desk is its telephone. */
+function widenedByMeaning(question: string): string {
+  if (/\bnumber (?:of|for) (?:the|your|our)\b/i.test(question) && !/\bhow many\b/i.test(question))
+    return `${question} telephone`
+  const age = quantitiesIn(question).find((each) => each.dimension === 'age')
+  return age === undefined ? question : `${question} ${age.value < ADULT ? 'children child aged under' : 'aged over'}`
+}
+
+const ADULT = 18
 
 interface Widened {
   readonly text: string

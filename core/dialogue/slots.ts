@@ -50,7 +50,9 @@ function choiceIn(slot: Slot, line: string): string | undefined {
   const near = choices.filter((choice) => coverage(contentStems(choice), said) > 0)
   if (near.length === 1) return near[0]
   const close = choices.filter((choice) =>
-    words(line).some((word) => word.text.length > 3 && editDistance(word.text.toLowerCase(), choice.toLowerCase(), 2) <= 2),
+    words(line).some(
+      (word) => word.text.length > 3 && editDistance(word.text.toLowerCase(), choice.toLowerCase(), 2) <= 2,
+    ),
   )
   return close.length === 1 ? close[0] : undefined
 }

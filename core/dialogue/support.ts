@@ -19,7 +19,7 @@ export interface Grounds {
 }
 
 /** Words the agent's own set phrases bring into a sentence of facts: "the total is …" claims no total by itself. */
-const phraseStems = (own: readonly string[]): Set<string> => contentStems(own.join(' '))
+const phraseStems = (own: readonly string[]): ReadonlySet<string> => contentStems(own.join(' '))
 
 /**
  * Matches every sentence of a reply to what it rests on. The score is the share of the sentence's content words that
@@ -41,7 +41,7 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
   const set = phraseStems(grounds.own)
   const own = new Set(grounds.own.flatMap((text) => sentences(text).map((sentence) => sentence.text)))
   const known = new Set([...sources.flatMap((source) => [...source.figures]), ...said.figures])
-  const operands = [...figuresIn(plain)].slice(0, MOST_OPERANDS)
+  const operands = listFigures(plain).slice(0, MOST_OPERANDS)
   return plain.split('\n').flatMap((line) =>
     sentences(line).map(({ text }): Support => {
       const body = text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, '')
@@ -56,7 +56,8 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
       const areFiguresKnown = figures.every((figure) => known.has(figure) || follows(figure, operands, known))
       const score = Math.max(best?.score ?? 0, fromVisitor)
       const isSupported = areFiguresKnown && score >= SUPPORT_SHARE
-      if (!best || (fromVisitor > best.score && fromVisitor >= SUPPORT_SHARE)) return { text, score, isClaim, isSupported, by: 'visitor' }
+      if (!best || (fromVisitor > best.score && fromVisitor >= SUPPORT_SHARE))
+        return { text, score, isClaim, isSupported, by: 'visitor' }
       const { by } = best.source
       return {
         text,
@@ -64,7 +65,9 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
         isClaim,
         isSupported,
         by: score >= SUPPORT_SHARE ? by : 'none',
-        ...('passageId' in best.source ? { passageId: best.source.passageId, sourceId: best.source.sourceId } : { field: best.source.field }),
+        ...('passageId' in best.source
+          ? { passageId: best.source.passageId, sourceId: best.source.sourceId }
+          : { field: best.source.field }),
       }
     }),
   )
@@ -82,10 +85,14 @@ const MOST_OPERANDS = 24
 const ROUNDING = 0.0006
 
 /** The figures of a text, as written but without grouping; clock times whole. Numbers spelled out count as figures. */
-function figuresIn(text: string): Set<string> {
+const figuresIn = (text: string): Set<string> => new Set(listFigures(text))
+
+function listFigures(text: string): string[] {
   const written = [...text.matchAll(/\d{1,2}:\d{2}|\d[\d,]*(?:\.\d+)?/g)].map((match) => normal(match[0]))
-  const spelled = quantitiesIn(text).filter((each) => !/\d/.test(each.text)).map((each) => String(each.amount))
-  return new Set([...written, ...spelled])
+  const spelled = quantitiesIn(text)
+    .filter((each) => !/\d/.test(each.text))
+    .map((each) => String(each.amount))
+  return [...written, ...spelled]
 }
 
 const normal = (figure: string): string =>
@@ -95,7 +102,8 @@ const normal = (figure: string): string =>
 function follows(figure: string, operands: readonly string[], known: ReadonlySet<string>): boolean {
   const target = Number(figure)
   const numbers = operands.filter((each) => each !== figure && !each.includes(':')).map(Number)
-  const isTarget = (value: number) => Math.abs(value - target) < 0.006 || Math.abs(value - target) < Math.abs(target) * ROUNDING
+  const isTarget = (value: number) =>
+    Math.abs(value - target) < 0.006 || Math.abs(value - target) < Math.abs(target) * ROUNDING
   // Weeks and months in a year belong to no document.
   const with12 = [...numbers, 12, 52]
   const isGrounded = operands.some((each) => known.has(each))
@@ -106,7 +114,10 @@ function follows(figure: string, operands: readonly string[], known: ReadonlySet
       for (const c of with12) if ((c !== 0 && isTarget((a * b) / c)) || isTarget(a * b + c)) return true
     }
   }
-  return sumsOfProducts(numbers).some(isTarget) || [1000, 100].some((factor) => numbers.some((each) => isTarget(each * factor) || isTarget(each / factor)))
+  return (
+    sumsOfProducts(numbers).some(isTarget) ||
+    [1000, 100].some((factor) => numbers.some((each) => isTarget(each * factor) || isTarget(each / factor)))
+  )
 }
 
 /** a·b + c·d (+ e·f) for numbers as they follow each other: the sum of a shown working. */

@@ -30,7 +30,7 @@ const readLine: Step = (state, { brief, library }) => {
 }
 
 /** Words of the brief itself are no slips, though the library may lack them. */
-const knownStems = (brief: Brief): Set<string> =>
+const knownStems = (brief: Brief): ReadonlySet<string> =>
   contentStems(
     [
       brief.identity.name,

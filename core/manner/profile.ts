@@ -32,15 +32,20 @@ export interface MannerProfile {
   readonly bullets: number
 }
 
-const CONTRACTED = /\b(?:\w+n[’']t|(?:i|you|we|they|he|she|it|that|there|what|who|here)[’'](?:m|re|ve|ll|d|s)|let[’']s)\b/gi
-const COULD_CONTRACT = /\b(?:(?:do|does|did|is|are|was|were|has|have|had|will|would|should|could|can|must) ?not|(?:i am|(?:you|we|they) are|(?:it|he|she|that|there) is|(?:i|you|we|they) (?:have|will|would)))\b/gi
+const CONTRACTED =
+  /\b(?:\w+n[’']t|(?:i|you|we|they|he|she|it|that|there|what|who|here)[’'](?:m|re|ve|ll|d|s)|let[’']s)\b/gi
+const COULD_CONTRACT =
+  /\b(?:(?:do|does|did|is|are|was|were|has|have|had|will|would|should|could|can|must) ?not|(?:i am|(?:you|we|they) are|(?:it|he|she|that|there) is|(?:i|you|we|they) (?:have|will|would)))\b/gi
 const FIRST = /\b(?:i|me|my|mine|we|us|our|ours)\b/gi
 const SECOND = /\b(?:you|your|yours)\b/gi
 const THIRD = /\b(?:he|him|his|she|her|hers|they|them|their|theirs)\b/gi
-const HEDGES = /\b(?:maybe|perhaps|possibly|probably|might|could be|seems?|appears?|i think|i guess|i believe|sort of|kind of|rather|somewhat|usually|generally|as far as|roughly|around|likely)\b/gi
+const HEDGES =
+  /\b(?:maybe|perhaps|possibly|probably|might|could be|seems?|appears?|i think|i guess|i believe|sort of|kind of|rather|somewhat|usually|generally|as far as|roughly|around|likely)\b/gi
 const EMOJI = /\p{Extended_Pictographic}/gu
-const GREETING = /^\W*((?:hi|hello|hey|hiya|dear|good (?:morning|afternoon|evening|day)|greetings|welcome|morning)(?: (?:there|all|everyone|friend|folks|team|you))?)\b/i
-const SIGN_OFF = /\b((?:best|kind|warm|many)(?: \w+)? (?:wishes|regards)|regards|yours (?:sincerely|faithfully|truly)|sincerely|cheers|take care|see you(?: \w+)?|all the best|thanks(?: again)?|many thanks|thank you|bye(?: now)?|love|with love)\W*(?:\n.{0,40})?\s*$/i
+const GREETING =
+  /^\W*((?:hi|hello|hey|hiya|dear|good (?:morning|afternoon|evening|day)|greetings|welcome|morning)(?: (?:there|all|everyone|friend|folks|team|you))?)\b/i
+const SIGN_OFF =
+  /\b((?:best|kind|warm|many)(?: \w+)? (?:wishes|regards)|regards|yours (?:sincerely|faithfully|truly)|sincerely|cheers|take care|see you(?: \w+)?|all the best|thanks(?: again)?|many thanks|thank you|bye(?: now)?|love|with love)\W*(?:\n.{0,40})?\s*$/i
 const ITEM = /^\s*(?:[-•*]|\d{1,3}[.)])\s+/
 const FEWEST_TIMES = 2
 const MOST_FAVOURITES = 8
@@ -68,7 +73,10 @@ export function profileTexts(texts: readonly string[]): MannerProfile | undefine
     words: tokens.length,
     sentenceLength: mean,
     sentenceSpread: Math.sqrt(average(lengths.map((length) => (length - mean) ** 2))),
-    readingGrade: gradeOf(tokens.map((token) => token.text), lengths.length),
+    readingGrade: gradeOf(
+      tokens.map((token) => token.text),
+      lengths.length,
+    ),
     contractions: contracted === 0 ? 0 : contracted / (contracted + count(COULD_CONTRACT)),
     person: { first: pronouns[0] / persons, second: pronouns[1] / persons, third: pronouns[2] / persons },
     questions: share(every.filter((sentence) => /\?\W*$/.test(sentence.text)).length),
@@ -99,7 +107,10 @@ export function gradeOf(tokens: readonly string[], sentenceCount: number): numbe
 export function syllablesIn(word: string): number {
   const plain = word.toLowerCase().replace(/[^a-z]/g, '')
   if (plain.length <= 3) return plain === '' ? 0 : 1
-  const groups = plain.replace(/(?:[^laeiouy]es|ed|[^laeiouy]e)$/, '').replace(/^y/, '').match(/[aeiouy]{1,2}/g)
+  const groups = plain
+    .replace(/(?:[^laeiouy]es|ed|[^laeiouy]e)$/, '')
+    .replace(/^y/, '')
+    .match(/[aeiouy]{1,2}/g)
   return Math.max(1, groups?.length ?? 1)
 }
 
@@ -140,13 +151,41 @@ const scaled = (value: number, from: number, to: number): number =>
 /** A profile as eight axes, each from one end of ordinary writing to the other. */
 export function axesOf(profile: MannerProfile): MannerAxis[] {
   return [
-    { name: 'Long sentences', value: scaled(profile.sentenceLength, 5, 28), figure: `${profile.sentenceLength.toFixed(1)} words, ± ${profile.sentenceSpread.toFixed(1)}` },
-    { name: 'Hard to read', value: scaled(profile.readingGrade, 2, 16), figure: `grade ${profile.readingGrade.toFixed(1)}` },
-    { name: 'Contractions', value: scaled(profile.contractions, 0, 1), figure: `${Math.round(profile.contractions * 100)} % of places` },
-    { name: 'Speaks to “you”', value: scaled(profile.person.second, 0, 1), figure: `${Math.round(profile.person.second * 100)} % of pronouns` },
-    { name: 'Asks', value: scaled(profile.questions, 0, 0.5), figure: `${Math.round(profile.questions * 100)} % of sentences` },
-    { name: 'Exclaims', value: scaled(profile.exclamations, 0, 0.5), figure: `${Math.round(profile.exclamations * 100)} % of sentences` },
+    {
+      name: 'Long sentences',
+      value: scaled(profile.sentenceLength, 5, 28),
+      figure: `${profile.sentenceLength.toFixed(1)} words, ± ${profile.sentenceSpread.toFixed(1)}`,
+    },
+    {
+      name: 'Hard to read',
+      value: scaled(profile.readingGrade, 2, 16),
+      figure: `grade ${profile.readingGrade.toFixed(1)}`,
+    },
+    {
+      name: 'Contractions',
+      value: scaled(profile.contractions, 0, 1),
+      figure: `${Math.round(profile.contractions * 100)} % of places`,
+    },
+    {
+      name: 'Speaks to “you”',
+      value: scaled(profile.person.second, 0, 1),
+      figure: `${Math.round(profile.person.second * 100)} % of pronouns`,
+    },
+    {
+      name: 'Asks',
+      value: scaled(profile.questions, 0, 0.5),
+      figure: `${Math.round(profile.questions * 100)} % of sentences`,
+    },
+    {
+      name: 'Exclaims',
+      value: scaled(profile.exclamations, 0, 0.5),
+      figure: `${Math.round(profile.exclamations * 100)} % of sentences`,
+    },
     { name: 'Hedges', value: scaled(profile.hedges, 0, 4), figure: `${profile.hedges.toFixed(1)} in 100 words` },
-    { name: 'Greets and signs off', value: scaled((profile.greets + profile.signsOff) / 2, 0, 1), figure: `${Math.round(profile.greets * 100)} % greet, ${Math.round(profile.signsOff * 100)} % sign off` },
+    {
+      name: 'Greets and signs off',
+      value: scaled((profile.greets + profile.signsOff) / 2, 0, 1),
+      figure: `${Math.round(profile.greets * 100)} % greet, ${Math.round(profile.signsOff * 100)} % sign off`,
+    },
   ]
 }

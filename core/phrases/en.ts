@@ -85,6 +85,11 @@ export const en: Phrases = {
     plain: ['Just ask if anything else comes up.', 'Anything else, just say.'],
     casual: ['Just shout if anything else comes up!', 'Anything else, just say!'],
   },
-  playful: ['No crystal ball needed!', 'Easy one!', 'Straight from my notes!', 'I have been waiting for someone to ask!'],
+  playful: [
+    'No crystal ball needed!',
+    'Easy one!',
+    'Straight from my notes!',
+    'I have been waiting for someone to ask!',
+  ],
   hedge: ['As far as I can see,', 'From what I have here,', 'Going by my documents,'],
 }

@@ -27,7 +27,8 @@ export const listed = (items: readonly string[], joint: string): string =>
 export function ownWords(language: string): string[] {
   const texts = (value: unknown): string[] => {
     if (typeof value === 'string') return [value]
-    if (typeof value === 'function') return [String((value as (...parts: string[]) => string)(...Array<string>(value.length).fill('')))]
+    if (typeof value === 'function')
+      return [String((value as (...parts: string[]) => string)(...Array<string>(value.length).fill('')))]
     return typeof value === 'object' && value !== null ? Object.values(value).flatMap(texts) : []
   }
   return texts(phrasesFor(language))

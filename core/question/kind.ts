@@ -1,3 +1,5 @@
+import { sentences } from '../text'
+
 /** What kind of answer a question wants, told from how it is asked. */
 export const ANSWER_KINDS = [
   'money',
@@ -19,7 +21,7 @@ export type AnswerKind = (typeof ANSWER_KINDS)[number]
 
 const LEAD = String.raw`^(?:\W*(?:and|but|so|hi|hello|hey|please|ok|okay|then|also|oh|well|sorry|excuse me)\b)*\W*`
 const AUXILIARY =
-  'is|are|was|were|can|could|may|might|do|does|did|will|would|should|must|shall|has|have|am|need|isn[’\']t|aren[’\']t|can[’\']t|couldn[’\']t|don[’\']t|doesn[’\']t|won[’\']t'
+  "is|are|was|were|can|could|may|might|do|does|did|will|would|should|must|shall|has|have|am|need|isn[’']t|aren[’']t|can[’']t|couldn[’']t|don[’']t|doesn[’']t|won[’']t"
 const YES_NO = new RegExp(`${LEAD}(?:${AUXILIARY})\\b`, 'i')
 /** A request in the form of a question: "Can you tell me when …" asks when. */
 const POLITE =
@@ -29,33 +31,78 @@ const POLITE =
 export const withoutPoliteness = (question: string): string => question.trim().replace(POLITE, '')
 
 /** The kind of answer a question wants; `open` when its form does not tell. */
-export function answerKindOf(question: string): AnswerKind {
+export function answerKindOf(line: string): AnswerKind {
+  const question = asking(line)
+  if (/^\W*(?:please |can you |could you )*tell me (?:all |more |something )?about\b/i.test(question)) return 'summary'
   const polite = POLITE.test(question)
   const text = withoutPoliteness(question).toLowerCase().replace(/’/g, "'")
   const asksWhether = polite && /\b(?:if|whether)\b/i.test(question.slice(0, question.length - text.length))
-  if (/\b(?:summari[sz]e|summary|sum up|overview|in short|key points|main points)\b|^tell me (?:all )?about\b/.test(text))
+  if (
+    /\b(?:summari[sz]e|summary|sum up|overview|in short|key points|main points)\b|^tell me (?:all )?about\b/.test(text)
+  )
     return 'summary'
   if (isComparison(text)) return 'comparison'
-  if (/\b(?:recommend|suggest|should (?:i|we) (?:choose|take|buy|get|pick|book))\b|\b(?:best|suits?|suitable|right|good) (?:for|us|me|if|when)\b|\bwhich \w+(?: \w+){0,3} (?:suits?|fits?|is best|would you|do you|should|is (?:the )?(?:best|cheapest|right))\b/.test(text) && /\b(?:which|what|recommend|suggest)\b/.test(text))
+  if (
+    /\b(?:recommend|suggest|should (?:i|we) (?:choose|take|buy|get|pick|book))\b|\b(?:best|suits?|suitable|right|good) (?:for|us|me|if|when)\b|\bwhich \w+(?: \w+){0,3} (?:suits?|fits?|is best|would you (?:recommend|suggest|take|choose)|do you (?:recommend|suggest)|should|is (?:the )?(?:best|cheapest|right))\b/.test(
+      text,
+    ) &&
+    /\b(?:which|what|recommend|suggest)\b/.test(text)
+  )
     return 'recommendation'
   if (/^\W*(?:and |but |so )?(?:why|how come|what for|for what reason)\b/.test(text)) return 'why'
-  if (/\bhow much\b(?! (?:luggage|baggage|time|notice|space|weight))|\b(?:what|which).{0,40}\b(?:price|cost|costs|fare|fee|charge|charges|pay|total)s?\b|^(?:the )?(?:price|cost|fare|fee)s?\b/.test(text) && !/\bhow much (?:does|do|can|may) .{0,40}\b(?:weigh|lift|carry|hold)\b/.test(text))
+  if (
+    /\bhow much\b(?! (?:luggage|baggage|time|notice|space|weight))|\b(?:what|which).{0,80}\b(?:price|cost|costs|fare|fee|charge|charges|pay|total)s?\b|^(?:the )?(?:price|cost|fare|fee)s?\b|^(?:\S+ ){0,5}(?:price|cost|fare|fee)s?\b(?:\W+\w+){0,3}\W*$|\bwhat (?:will|would|does) (?:that|it|this) (?:be|come to|cost|make)\b/.test(
+      text,
+    ) &&
+    !YES_NO.test(text) &&
+    !/\bhow much (?:does|do|can|may) .{0,40}\b(?:weigh|lift|carry|hold)\b/.test(text)
+  )
     return 'money'
-  if (/\b(?:until when|since when|when|what time|which day|what day|what date|opening hours|by when|how soon|how early|how late)\b/.test(text) && !YES_NO.test(text) && !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which)\b/.test(text))
+  if (
+    /\b(?:until when|since when|when|what time|which day|what day|what date|opening hours|by when|how soon|how early|how late)\b/.test(
+      text,
+    ) &&
+    !YES_NO.test(text) &&
+    !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which)\b/.test(text)
+  )
     return 'time'
   if (/\bhow many\b|\bhow often\b/.test(text)) return 'count'
-  if (/\bhow (?:long|far|old|heavy|big|large|tall|wide|high|deep|fast|warm|hot|cold)\b|\bhow much (?:luggage|baggage|time|notice|space|weight)\b/.test(text))
+  if (
+    /\bhow (?:long|far|old|heavy|big|large|tall|wide|high|deep|fast|warm|hot|cold)\b|\bhow much (?:luggage|baggage|time|notice|space|weight)\b/.test(
+      text,
+    )
+  )
     return 'measure'
-  if (/\bhow (?:do|can|should|would|to|does one|must)\b|\bsteps\b|\bprocedure\b|\bwhat (?:do|should|must) (?:i|we|you) do\b|^how\b.*\b(?:do|get|make)\b/.test(text) && !YES_NO.test(text))
+  if (
+    /\bhow (?:do|can|should|would|to|does one|must)\b|\bsteps\b|\bprocedure\b|\bwhat (?:do|should|must) (?:i|we|you) do\b|^how\b.*\b(?:do|get|make)\b/.test(
+      text,
+    ) &&
+    !YES_NO.test(text)
+  )
     return 'howTo'
   if (/^\W*(?:and |so )?who\b|\bwho (?:is|are|may|can|do|does|must)\b/.test(text)) return 'who'
   if (/^\W*(?:and |so )?where\b|\bwhere(?:'s| is| are| can| do)\b|^wheres\b/.test(text)) return 'where'
   if (asksWhether || YES_NO.test(text)) return 'yesNo'
-  if (/\b(?:what are|which|list|name the|what kinds?|what types?|what (?:can|may|must|do) (?:i|we|you|they)|what is (?:not )?(?:allowed|included))\b/.test(text)) return 'list'
+  if (
+    /\b(?:what are|which|list|name the|what kinds?|what types?|what (?:can|may|must|do) (?:i|we|you|they)|what is (?:not )?(?:allowed|included))\b/.test(
+      text,
+    )
+  )
+    return 'list'
   return 'open'
+}
+
+/** Of several sentences, the one that asks: "My case weighs 22 kg. Is that a problem?" asks whether it is. */
+const asking = (line: string): string => {
+  const all = sentences(line).map((sentence) => sentence.text)
+  return all.findLast((each) => /\?\W*$/.test(each)) ?? line
 }
 
 const isComparison = (text: string): boolean =>
   /\b(?:difference between|compare|compared (?:to|with)|versus|vs\.?|better than|rather than)\b/.test(text) ||
   /\bwhich (?:is|are|one is|has|of)\b.*\bor\b/.test(text) ||
-  /^(?:the |a |an )?[\p{L}\p{N}' -]{2,30} or (?:the |a |an )?[\p{L}\p{N}' -]{2,60}\?*$/u.test(text) && !new RegExp(`^(?:${AUXILIARY}|what|who|where|when|how|which|i|we|my)\\b`, 'i').test(text)
+  /\b(?:cheap|dear|fast|slow|short|long|heavi|light|big|small|larg|quick|clos|near|lat|earli|better|wors)\w*er\b.* or \w+\W*$/.test(
+    text,
+  ) ||
+  (/^(?:the |a |an )?[\p{L}\p{N}' -]{2,30} or (?:the |a |an )?[\p{L}\p{N}' -]{2,60}\?*$/u.test(text) &&
+    !new RegExp(`^(?:${AUXILIARY}|what|who|where|when|how|which|i|we|my)\\b`, 'i').test(text))

@@ -21,7 +21,9 @@ export function splitQuestion(line: string): string[] {
   for (const sentence of sentences(line)) {
     for (const piece of cut(sentence.text)) {
       const isQuestion = /\?\s*$/.test(piece) || (IS_ASKING.test(piece) && words(piece).length >= FEWEST_WORDS)
-      const isTold = !/\?\s*$/.test(piece) && !new RegExp(`^\\W*(?:and\\W+)?(?:${ASKS}|tell|explain|summari[sz]e|compare)\\b`, 'i').test(piece)
+      const isTold =
+        !/\?\s*$/.test(piece) &&
+        !new RegExp(`^\\W*(?:and\\W+)?(?:${ASKS}|tell|explain|summari[sz]e|compare)\\b`, 'i').test(piece)
       if (isTold || !isQuestion) told = `${told} ${piece}`.trim()
       else {
         parts.push(`${told} ${piece}`.trim())

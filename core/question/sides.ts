@@ -7,7 +7,8 @@ export interface Sides {
   readonly about: string
 }
 
-const ASKING = /\b(?:what|is|are|the|difference|differences|between|compare|compared|comparison|which|one|better|of|has|have|versus|vs|should|choose|take|i|we|a|an|or|and|with|to|do|does|for|than|rather)\b/gi
+const ASKING =
+  /\b(?:what|is|are|the|difference|differences|between|compare|compared|comparison|which|one|better|of|has|have|versus|vs|should|choose|take|i|we|a|an|or|and|with|to|do|does|for|than|rather)\b/gi
 
 /** The things a question sets against each other. */
 export function sidesOf(question: string): Sides | undefined {
@@ -15,9 +16,18 @@ export function sidesOf(question: string): Sides | undefined {
   const text = question.replace(/[?!.]+\s*$/, '')
   const name = "(?:the |a |an )?([\\p{L}\\p{N}][\\p{L}\\p{N}'’-]*(?: [\\p{L}\\p{N}'’-]+){0,2}?)"
   const found =
-    new RegExp(`\\bbetween ${name} and ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`, 'iu').exec(text) ??
-    new RegExp(`\\bcompare ${name} (?:and|with|to) ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`, 'iu').exec(text) ??
-    new RegExp(`(?:^|[,:] ?|\\bis |\\bare )${name} (?:or|vs\\.?|versus) ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`, 'iu').exec(text)
+    new RegExp(`\\bbetween ${name} and ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`, 'iu').exec(
+      text,
+    ) ??
+    new RegExp(
+      `\\bcompare ${name} (?:and|with|to) ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`,
+      'iu',
+    ).exec(text) ??
+    new RegExp(`\\b(?:to|for|with|from|in|at|on) ${name} or ${name}$`, 'iu').exec(text) ??
+    new RegExp(
+      `(?:^|[,:] ?|\\bis |\\bare )${name} (?:or|vs\\.?|versus) ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`,
+      'iu',
+    ).exec(text)
   if (!found) return undefined
   const names = [found[1]!, found[2]!]
   const about = (text.slice(0, found.index) + ' ' + text.slice(found.index + found[0].length)).replace(ASKING, ' ')

@@ -44,4 +44,6 @@ const MEANT: Readonly<Record<string, string>> = {
 
 /** A line with hasty spellings written out. */
 export const writtenOut = (line: string): string =>
-  line.replace(/\b[\p{L}\d]+\b/gu, (word) => (Object.hasOwn(MEANT, word.toLowerCase()) ? MEANT[word.toLowerCase()]! : word))
+  line.replace(/\b[\p{L}\d]+\b/gu, (word) =>
+    Object.hasOwn(MEANT, word.toLowerCase()) ? MEANT[word.toLowerCase()]! : word,
+  )

@@ -18,22 +18,30 @@ const TWO_EDITS_FROM = 7
  * (optimal string alignment distance; of equals the more frequent). Names, numbers, everyday English words and words in
  * `known` are left alone.
  */
-export function correctSpelling(index: LibraryIndex, question: string, known: ReadonlySet<string> = new Set()): Correction[] {
+export function correctSpelling(
+  index: LibraryIndex,
+  question: string,
+  known: ReadonlySet<string> = new Set(),
+): Correction[] {
   return words(question).flatMap((word): Correction[] => {
     const own = stem(word.text)
     const isName = word.start > 0 && /^\p{Lu}\p{Ll}/u.test(word.text)
     if (own.length < SHORTEST || isName || numberOf(word.text) !== undefined || /\d/.test(word.text)) return []
     if (isStopWord(word.text) || known.has(own) || index.has(own) || isEnglishWord(word.text)) return []
     const most = word.text.length >= TWO_EDITS_FROM ? 2 : 1
-    const found = nearestTerm(index, own, most)
+    const found = nearestTerm(index, word.text.toLowerCase(), most)
     return found ? [{ from: word.text, stem: found, start: word.start, end: word.end }] : []
   })
 }
 
+/** A stem is compared with its commonest endings put back: "parkng" is nearer to "parking" than to "park". */
+const LONGEST_ENDING = 3
+const ENDINGS = ['', 'ing', 's', 'e', 'ed', 'y']
+
 function nearestTerm(index: LibraryIndex, word: string, most: number): string | undefined {
   let best: { term: string; distance: number; frequency: number } | undefined
-  for (const term of index.termsNear(word, most)) {
-    const distance = editDistance(word, term, most)
+  for (const term of index.termsNear(word, most + LONGEST_ENDING)) {
+    const distance = Math.min(...ENDINGS.map((ending) => editDistance(word, term + ending, most)))
     if (distance > most) continue
     const frequency = index.postings(term).length
     const isBetter = !best || distance < best.distance || (distance === best.distance && frequency > best.frequency)

@@ -1,3 +1,4 @@
+import { synonymsOf } from '../text'
 import { idf } from './bm25'
 import type { LibraryIndex, PassageAt, Posting } from './libraryIndex'
 import { parseQuery } from './query'
@@ -34,7 +35,7 @@ export function search(
   { limit = 8, scorers = SCORERS }: SearchOptions = {},
 ): Hit[] {
   const query = parseQuery(question)
-  const lists = query.terms.map((term) => index.postings(term.stem))
+  const lists = query.terms.map((term) => postingsFor(index, term.stem))
   const frequencies = lists.map((list) => list.length)
   const prepared = scorers.map((scorer) => ({ scorer, score: scorer.prepare(query, index, frequencies) }))
   const rarity = frequencies.map((df) => idf(df, index.passages))
@@ -57,6 +58,19 @@ export function search(
     }
   })
   return hits.sort((a, b) => b.score - a.score).slice(0, limit)
+}
+
+/** The postings of a stem; where the library never uses the word, those of the everyday words that mean the same. */
+function postingsFor(index: LibraryIndex, stem: string): Posting[] {
+  const own = index.postings(stem)
+  if (own.length > 0) return own
+  const seen = new Set<number>()
+  return [...synonymsOf(stem)]
+    .flatMap((other) => index.postings(other))
+    .filter(({ segment, passage }) => {
+      const key = segment * 2 ** 26 + passage
+      return seen.has(key) ? false : seen.add(key)
+    })
 }
 
 function candidates(lists: readonly (readonly Posting[])[]): Candidate[] {

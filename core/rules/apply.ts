@@ -25,9 +25,15 @@ export function holds(condition: Condition, situation: Situation): boolean {
     case 'always':
       return situation.intent === 'question'
     case 'intent':
-      return situation.intent === condition.intent || (condition.intent === 'thanks' && moodOf(situation.question) === 'thanks')
+      return (
+        situation.intent === condition.intent ||
+        (condition.intent === 'thanks' && moodOf(situation.question) === 'thanks')
+      )
     case 'mood':
-      return moodOf(situation.question) === condition.mood || (condition.mood === 'complaint' && situation.intent === 'insult')
+      return (
+        moodOf(situation.question) === condition.mood ||
+        (condition.mood === 'complaint' && situation.intent === 'insult')
+      )
     case 'asks':
       return situation.intent === 'question' && answerKindOf(situation.question) === condition.answer
     case 'unknown':
@@ -61,10 +67,26 @@ export function holds(condition: Condition, situation: Situation): boolean {
   }
 }
 
-const plain = (text: string): string => ` ${text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ').trim()} `
+const plain = (text: string): string =>
+  ` ${text
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()} `
 
 /** People are counted under many names. */
-const PEOPLE = stemList(['people', 'person', 'passengers', 'adults', 'guests', 'visitors', 'participants', 'colleagues', 'friends', 'members', 'students'])
+const PEOPLE = stemList([
+  'people',
+  'person',
+  'passengers',
+  'adults',
+  'guests',
+  'visitors',
+  'participants',
+  'colleagues',
+  'friends',
+  'members',
+  'students',
+])
 
 function isSuch(quantity: Quantity, wanted: Extract<Condition, { kind: 'quantity' }>): boolean {
   if (quantity.dimension !== wanted.dimension || !keepsTo(quantity.value, wanted.bound, wanted.value)) return false
@@ -84,7 +106,9 @@ function isBetween(iso: string, from: DayOfYear, to: DayOfYear): boolean {
 /** Whether a text speaks of any of the alternatives: all stems of one, or everyday words for them, stand in it. */
 export function mentions(text: string, anyOf: readonly (readonly string[])[]): boolean {
   const stems = stemsOf(text)
-  return anyOf.some((alternative) => alternative.every((each) => stems.has(each) || [...synonymsOf(each)].some((other) => stems.has(other))))
+  return anyOf.some((alternative) =>
+    alternative.every((each) => stems.has(each) || [...synonymsOf(each)].some((other) => stems.has(other))),
+  )
 }
 
 /** Whether a text holds any of the alternatives in these very words. */

@@ -1,4 +1,14 @@
-import { contentStems, daysIn, datesIn, quantitiesIn, stem, words, type Bound, type CalendarDay, type Dimension } from '../text'
+import {
+  contentStems,
+  daysIn,
+  datesIn,
+  quantitiesIn,
+  stem,
+  words,
+  type Bound,
+  type CalendarDay,
+  type Dimension,
+} from '../text'
 import type { AnswerKind, Intent, Mood } from '../question'
 
 /** When a rule applies, as far as it could be read. */
@@ -50,19 +60,29 @@ export const LANGUAGES: Readonly<Record<string, string>> = {
 }
 
 /** Words for visitors; what they do or ask follows. */
-const PERSON = '(?:visitors?|users?|customers?|passengers?|guests?|members?|colleagues?|employees?|students?|patients?|people|persons?|someone|somebody|anyone|anybody|they|he or she|clients?|readers?)'
+const PERSON =
+  '(?:visitors?|users?|customers?|passengers?|guests?|members?|colleagues?|employees?|students?|patients?|people|persons?|someone|somebody|anyone|anybody|they|he or she|clients?|readers?)'
 const OPENING = new RegExp(`^(?:when(?:ever)?|if|in case|as soon as|once)\\s+`, 'i')
 
 /** Reads a condition; undefined when any part of it cannot be read, since half a condition would apply too often. */
 export function readCondition(spoken: string): Condition | undefined {
-  const text = spoken.trim().replace(OPENING, '').replace(/[.,;:]+$/, '').replace(/\s+/g, ' ').replace(/’/g, "'")
+  const text = spoken
+    .trim()
+    .replace(OPENING, '')
+    .replace(/[.,;:]+$/, '')
+    .replace(/\s+/g, ' ')
+    .replace(/’/g, "'")
   if (text === '') return { kind: 'always' }
   return readSimple(text) ?? joined(text)
 }
 
 /** "it is Sunday and they ask about parking": every part must be read. */
 function joined(text: string): Condition | undefined {
-  for (const [word, kind] of [['and', 'all'], ['but', 'all'], ['or', 'any']] as const) {
+  for (const [word, kind] of [
+    ['and', 'all'],
+    ['but', 'all'],
+    ['or', 'any'],
+  ] as const) {
     const parts = text.split(new RegExp(`,?\\s+${word}\\s+(?:if\\s+|when\\s+)?`, 'i'))
     if (parts.length < 2) continue
     const conditions = parts.map((part) => readSimple(part) ?? joined(part))
@@ -74,7 +94,9 @@ function joined(text: string): Condition | undefined {
 type Reader = (text: string) => Condition | undefined
 
 const always: Reader = (text) =>
-  /^(?:always|every time|at all times|in (?:every|each|all) (?:answers?|repl(?:y|ies)|cases?)|for every (?:answer|question))$/i.test(text)
+  /^(?:always|every time|at all times|in (?:every|each|all) (?:answers?|repl(?:y|ies)|cases?)|for every (?:answer|question))$/i.test(
+    text,
+  )
     ? { kind: 'always' }
     : undefined
 
@@ -85,7 +107,10 @@ const INTENTS: readonly (readonly [RegExp, Exclude<Intent, 'question' | 'empty'>
   [/\b(?:insults?|swears?|is (?:rude|abusive|insulting|offensive)|abuse)\b/i, 'insult'],
   [/\b(?:distress(?:ed)?|desperate|despair|suicid\w*|self-harm|hopeless|can(?:no|')t cope)\b/i, 'distress'],
   [/\b(?:emergency|life is in danger|danger to life|urgent medical)\b/i, 'emergency'],
-  [/\basks? (?:who you are|who (?:it|he|she) is|your name|if you are (?:a )?(?:human|bot|robot|person))\b/i, 'identity'],
+  [
+    /\basks? (?:who you are|who (?:it|he|she) is|your name|if you are (?:a )?(?:human|bot|robot|person))\b/i,
+    'identity',
+  ],
 ]
 const intents: Reader = (text) => {
   const found = INTENTS.find(([pattern]) => pattern.test(text))
@@ -93,7 +118,11 @@ const intents: Reader = (text) => {
 }
 
 const moods: Reader = (text) => {
-  if (/\b(?:complain(?:s|ing|t)?|angry|upset|unhappy|frustrated|annoyed|disappointed|dissatisfied|furious|cross)\b/i.test(text))
+  if (
+    /\b(?:complain(?:s|ing|t)?|angry|upset|unhappy|frustrated|annoyed|disappointed|dissatisfied|furious|cross)\b/i.test(
+      text,
+    )
+  )
     return { kind: 'mood', mood: 'complaint' }
   if (/\b(?:confused|lost|(?:does not|doesn't|do not|don't) understand|unsure what (?:you|is) meant?)\b/i.test(text))
     return { kind: 'mood', mood: 'confusion' }
@@ -101,43 +130,63 @@ const moods: Reader = (text) => {
 }
 
 const unknown: Reader = (text) =>
-  /\b(?:(?:do(?:es)? not|don't|doesn't|cannot|can't) (?:know|answer|find)|(?:is|are) (?:unknown|not (?:known|covered|in the (?:library|documents)))|(?:have|has|is|there is|there's) no answer|nothing (?:is |was )?found|answer is unknown|unsure of the answer)\b|^unknown$/i.test(text)
+  /\b(?:(?:do(?:es)? not|don't|doesn't|cannot|can't) (?:know|answer|find)|(?:is|are) (?:unknown|not (?:known|covered|in the (?:library|documents)))|(?:have|has|is|there is|there's) no answer|nothing (?:is |was )?found|answer is unknown|unsure of the answer)\b|^unknown$/i.test(
+    text,
+  )
     ? { kind: 'unknown' }
     : undefined
 
 const firstTurn: Reader = (text) =>
-  /\b(?:first (?:message|turn|question|line|reply|answer)|(?:conversation|chat) (?:starts|begins|opens)|start of (?:the|a) (?:conversation|chat)|for the first time)\b/i.test(text)
+  /\b(?:first (?:message|turn|question|line|reply|answer)|(?:conversation|chat) (?:starts|begins|opens)|start of (?:the|a) (?:conversation|chat)|for the first time)\b/i.test(
+    text,
+  )
     ? { kind: 'firstTurn' }
     : undefined
 
 const language: Reader = (text) => {
-  const found = /\b(?:writes?|asks?|speaks?|says?|talks?|is|answers?)(?: \w+){0,2} (?:in )?(english|french|german|spanish|italian|dutch)$/i.exec(text)
+  const found =
+    /\b(?:writes?|asks?|speaks?|says?|talks?|is|answers?)(?: \w+){0,2} (?:in )?(english|french|german|spanish|italian|dutch)$/i.exec(
+      text,
+    )
   const name = found?.[1]
   return name === undefined ? undefined : { kind: 'language', language: LANGUAGES[name.toLowerCase()]!, name }
 }
 
 const duty: Reader = (text) => {
-  const found = /^(?:(?:while|during) )?(?:the |a )?duty ["“']?(.+?)["”']?(?: is (?:active|open|running|under way))?$/i.exec(text) ?? /^(?:while|during) (?:the |a )?(.+?) (?:duty|is under way)$/i.exec(text)
+  const found =
+    /^(?:(?:while|during) )?(?:the |a )?duty ["“']?(.+?)["”']?(?: is (?:active|open|running|under way))?$/i.exec(
+      text,
+    ) ?? /^(?:while|during) (?:the |a )?(.+?) (?:duty|is under way)$/i.exec(text)
   return found ? { kind: 'duty', name: found[1]! } : undefined
 }
 
 const variable: Reader = (text) => {
-  const found = /^(?:the )?(?:variable )?\{\{\s*([\w .-]+?)\s*\}\}\s*(?:(?:is|are|equals?|=)\s+(not )?(.+))?$/i.exec(text)
+  const found = /^(?:the )?(?:variable )?\{\{\s*([\w .-]+?)\s*\}\}\s*(?:(?:is|are|equals?|=)\s+(not )?(.+))?$/i.exec(
+    text,
+  )
   if (!found) return undefined
   const [, name, denied, value] = found
   const isEmpty = value !== undefined && /^(?:empty|unset|missing|unknown)$/i.test(value)
   const isSet = value === undefined || /^(?:set|known|given|there)$/i.test(value)
   const plain: Condition =
-    isSet || isEmpty ? { kind: 'variable', name: name! } : { kind: 'variable', name: name!, value: value!.replace(/^["“']|["”']$/g, '') }
+    isSet || isEmpty
+      ? { kind: 'variable', name: name! }
+      : { kind: 'variable', name: name!, value: value!.replace(/^["“']|["”']$/g, '') }
   return Boolean(denied) !== isEmpty ? { kind: 'not', condition: plain } : plain
 }
 
-const WHEN_TODAY = new RegExp(`^(?:it(?:'s| is)|today is|the day is|(?:${PERSON} )?(?:asks?|writes?|comes?) on|on|at|during|in)\\s+(?:a |the )?(.+)$`, 'i')
+const WHEN_TODAY = new RegExp(
+  `^(?:it(?:'s| is)|today is|the day is|(?:${PERSON} )?(?:asks?|writes?|comes?) on|on|at|during|in)\\s+(?:a |the )?(.+)$`,
+  'i',
+)
 const weekday: Reader = (text) => {
   const rest = WHEN_TODAY.exec(text)?.[1]
   if (rest === undefined) return undefined
   const days = daysIn(rest)
-  const other = rest.replace(/\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\bweek ?(?:days?|ends?)\b|\b(?:to|until|through|or|and|a|the)\b|[,\s]/gi, '')
+  const other = rest.replace(
+    /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\bweek ?(?:days?|ends?)\b|\b(?:to|until|through|or|and|a|the)\b|[,\s]/gi,
+    '',
+  )
   return days.size > 0 && other === '' ? { kind: 'weekday', days: [...days].sort((a, b) => a - b) } : undefined
 }
 
@@ -148,15 +197,26 @@ const plainDay = ({ day, month }: CalendarDay): DayOfYear => ({ day, month })
 const dates: Reader = (text) => {
   const rest = text.replace(/^(?:it(?:'s| is)|today is|the date is)\s+/i, '')
   const named = datesIn(rest)
-  const bare = (named.reduceRight((left, each) => left.slice(0, each.start) + left.slice(each.end), rest)).trim()
+  const bare = named.reduceRight((left, each) => left.slice(0, each.start) + left.slice(each.end), rest).trim()
   if (named.length === 2 && /^(?:between\s+and|from\s+(?:to|until|till))$/i.test(bare.replace(/\s+/g, ' ')))
     return { kind: 'dates', from: plainDay(named[0]!), to: plainDay(named[1]!) }
-  if (named.length === 1 && /^(?:on)?$/i.test(bare)) return { kind: 'dates', from: plainDay(named[0]!), to: plainDay(named[0]!) }
-  if (named.length === 1 && /^(?:before|until|up to)$/i.test(bare)) return { kind: 'dates', from: { month: 1, day: 1 }, to: plainDay(named[0]!) }
-  if (named.length === 1 && /^(?:after|from|since)$/i.test(bare)) return { kind: 'dates', from: plainDay(named[0]!), to: { month: 12, day: 31 } }
-  const months = rest.toLowerCase().split(/[^a-z]+/).filter((word) => MONTHS.includes(word))
-  const other = rest.toLowerCase().replace(/\b(?:in|during|from|to|until|or|and|between)\b/g, '').replace(new RegExp(MONTHS.join('|'), 'g'), '').replace(/[\s,]/g, '')
-  if (months.length === 0 || months.length > 2 || other !== '' || !/\b(?:in|during|from|between)\b/i.test(rest)) return undefined
+  if (named.length === 1 && /^(?:on)?$/i.test(bare))
+    return { kind: 'dates', from: plainDay(named[0]!), to: plainDay(named[0]!) }
+  if (named.length === 1 && /^(?:before|until|up to)$/i.test(bare))
+    return { kind: 'dates', from: { month: 1, day: 1 }, to: plainDay(named[0]!) }
+  if (named.length === 1 && /^(?:after|from|since)$/i.test(bare))
+    return { kind: 'dates', from: plainDay(named[0]!), to: { month: 12, day: 31 } }
+  const months = rest
+    .toLowerCase()
+    .split(/[^a-z]+/)
+    .filter((word) => MONTHS.includes(word))
+  const other = rest
+    .toLowerCase()
+    .replace(/\b(?:in|during|from|to|until|or|and|between)\b/g, '')
+    .replace(new RegExp(MONTHS.join('|'), 'g'), '')
+    .replace(/[\s,]/g, '')
+  if (months.length === 0 || months.length > 2 || other !== '' || !/\b(?:in|during|from|between)\b/i.test(rest))
+    return undefined
   const [from, to] = [MONTHS.indexOf(months[0]!) + 1, MONTHS.indexOf(months.at(-1)!) + 1]
   return { kind: 'dates', from: { month: from, day: 1 }, to: { month: to, day: LAST_DAY[to - 1]! } }
 }
@@ -172,19 +232,46 @@ const quantity: Reader = (text) => {
   const [only] = found
   if (only!.dimension === 'clock' || (only!.bound === 'exact' && only!.dimension !== 'count')) return undefined
   const { dimension, bound, value, of } = only!
-  const read: Condition = { kind: 'quantity', dimension, bound, value, of: dimension === 'count' ? of : [], words: wordsFor(text, only!) }
+  const read: Condition = {
+    kind: 'quantity',
+    dimension,
+    bound,
+    value,
+    of: dimension === 'count' ? of : [],
+    words: wordsFor(text, only!),
+  }
   const subject = `${text.slice(0, only!.start)} ${text.slice(only!.end)}`
     .replace(/\b(?:more|less|fewer|heavier|longer|larger|bigger|wider|older|younger|higher|taller) than\b/gi, ' ')
     .replace(CARRIES, ' ')
     .replace(/\b(?:above|below|exceed(?:s|ing)?|up to)\b/gi, ' ')
   const rest = [...contentStems(subject)].filter((each) => /\p{L}/u.test(each))
   if (rest.length === 0) return read
-  return { kind: 'all', conditions: [{ kind: 'mentions', anyOf: [rest], words: subject.trim().replace(/\s+/g, ' ') }, read] }
+  if (rest.length > MOST_BESIDE || /\b(?:and|or|but)\b/i.test(subject)) return undefined
+  return {
+    kind: 'all',
+    conditions: [{ kind: 'mentions', anyOf: [rest], words: subject.trim().replace(/\s+/g, ' ') }, read],
+  }
 }
 
-const SIGNS: Readonly<Record<Bound, string>> = { most: 'at most', least: 'at least', under: 'under', over: 'more than', exact: 'exactly' }
-const wordsFor = (_text: string, { bound, amount, unit, dimension }: ReturnType<typeof quantitiesIn>[number]): string =>
-  dimension === 'count' ? `number of ${unit} ${SIGNS[bound]} ${amount}` : dimension === 'money' ? `${SIGNS[bound]} ${unit}${amount}` : `${SIGNS[bound]} ${amount} ${unit}`
+/** What stands beside a quantity is what it is of; more words than these make another thing of it. */
+const MOST_BESIDE = 2
+
+const SIGNS: Readonly<Record<Bound, string>> = {
+  most: 'at most',
+  least: 'at least',
+  under: 'under',
+  over: 'more than',
+  exact: 'exactly',
+}
+const wordsFor = (
+  _text: string,
+  { bound, amount, unit, dimension }: ReturnType<typeof quantitiesIn>[number],
+): string =>
+  dimension === 'count'
+    ? `number of ${unit} ${SIGNS[bound]} ${amount}`
+    : dimension === 'money'
+      ? `${SIGNS[bound]} ${unit}${amount}`
+      : `${SIGNS[bound]} ${amount} ${unit}`
 
 const ASKS: readonly (readonly [RegExp, AnswerKind])[] = [
   [/\basks? (?:how to (?:do (?:something|anything|it))|for (?:instructions|steps|a procedure))$/i, 'howTo'],
@@ -263,7 +350,8 @@ function readSimple(text: string): Condition | undefined {
 }
 
 const DAY_NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
-const dayOfYear = ({ day, month }: DayOfYear): string => `${day} ${MONTHS[month - 1]![0]!.toUpperCase()}${MONTHS[month - 1]!.slice(1)}`
+const dayOfYear = ({ day, month }: DayOfYear): string =>
+  `${day} ${MONTHS[month - 1]![0]!.toUpperCase()}${MONTHS[month - 1]!.slice(1)}`
 
 const INTENT_WORDS: Readonly<Record<Exclude<Intent, 'question' | 'empty'>, string>> = {
   greeting: 'the visitor says hello',
@@ -295,7 +383,11 @@ export function explainCondition(condition: Condition): string {
     case 'intent':
       return INTENT_WORDS[condition.intent]
     case 'mood':
-      return condition.mood === 'complaint' ? 'the visitor complains' : condition.mood === 'confusion' ? 'the visitor is confused' : 'the visitor is grateful'
+      return condition.mood === 'complaint'
+        ? 'the visitor complains'
+        : condition.mood === 'confusion'
+          ? 'the visitor is confused'
+          : 'the visitor is grateful'
     case 'asks':
       return `the visitor asks ${ASK_WORDS[condition.answer] ?? condition.answer}`
     case 'unknown':
@@ -313,7 +405,9 @@ export function explainCondition(condition: Condition): string {
     case 'duty':
       return `the duty “${condition.name}” is under way`
     case 'variable':
-      return condition.value === undefined ? `{{${condition.name}}} is set` : `{{${condition.name}}} is “${condition.value}”`
+      return condition.value === undefined
+        ? `{{${condition.name}}} is set`
+        : `{{${condition.name}}} is “${condition.value}”`
     case 'not':
       return `not: ${explainCondition(condition.condition)}`
     case 'all':

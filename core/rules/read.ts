@@ -29,16 +29,27 @@ export function readRule(when: string, act: string): Reading {
     }
   }
   const read = conditions as Condition[]
-  const condition: Condition = read.length === 0 ? { kind: 'always' } : read.length === 1 ? read[0]! : { kind: 'all', conditions: read }
+  const condition: Condition =
+    read.length === 0 ? { kind: 'always' } : read.length === 1 ? read[0]! : { kind: 'all', conditions: read }
   const lead = condition.kind === 'always' ? 'Always' : `When ${explainCondition(condition)}`
-  return { understood: true, condition, directives, explanation: `${lead} → ${directives.map(explainDirective).join('; ')}` }
+  return {
+    understood: true,
+    condition,
+    directives,
+    explanation: `${lead} → ${directives.map(explainDirective).join('; ')}`,
+  }
 }
 
 function splitCondition(text: string): { condition: string; rest: string } {
   const trimmed = text.trim().replace(/\s+/g, ' ')
   const front = /^((?:when|whenever|if)\s+.+?)\s*(?:,|:|→|\bthen\b)\s*(.+)$/i.exec(trimmed)
   if (front) return { condition: front[1]!, rest: front[2]! }
-  const behind = /^((?:always |never |please )?(?:say|tell|include|mention|add|remind|offer|ask|apologi[sz]e|recommend|use|hand|end|cite|answer|reply|keep)\b[^"“]*?|[^"“]*["“][^"”]*["”][^"“]*?)\s+((?:when|whenever|if)\s+(?!you\b).+?)\.?$/i.exec(trimmed)
+  const behind =
+    /^((?:always |never |please )?(?:say|tell|include|mention|add|remind|offer|ask|apologi[sz]e|recommend|use|hand|end|cite|answer|reply|keep)\b[^"“]*?|[^"“]*["“][^"”]*["”][^"“]*?)\s+((?:when|whenever|if)\s+(?!you\b).+?)\.?$/i.exec(
+      trimmed,
+    )
   // "Ask if they are over 60" asks; the condition of "offer help if they are confused" comes behind.
-  return behind && !/^ask\b/i.test(behind[1]!) ? { condition: behind[2]!, rest: behind[1]!.trim() } : { condition: '', rest: trimmed }
+  return behind && !/^ask\b/i.test(behind[1]!)
+    ? { condition: behind[2]!, rest: behind[1]!.trim() }
+    : { condition: '', rest: trimmed }
 }

@@ -27,7 +27,9 @@ export function statement(word: string, object: string): string | undefined {
 
 /** "which island they mean" → "Which island do you mean?". */
 export function question(object: string): string {
-  const plain = secondPerson(object.replace(/^(?:them|the \w+)\s+(?=which|what|who|where|when|how|whether|if|for|to)/i, ''))
+  const plain = secondPerson(
+    object.replace(/^(?:them|the \w+)\s+(?=which|what|who|where|when|how|whether|if|for|to)/i, ''),
+  )
   const which = /^(which|what|who|where|when|how many|how)\s+(.+)$/i.exec(plain)
   if (which) return asked(`${which[1]} ${invert(which[2]!)}`)
   const whether = /^(?:whether|if)\s+you\s+(.+)$/i.exec(plain)
@@ -53,8 +55,9 @@ export const offer = (object: string): string =>
 /** Speaks to the visitor instead of about them. */
 export const secondPerson = (text: string): string =>
   text
-    .replace(/\b(?:the (?:visitor|user|customer|passenger|guest|member|client)|they|them|him|her)\b(?:['’]s)?/gi, (whole) =>
-      /['’]s$/.test(whole) ? 'your' : 'you',
+    .replace(
+      /\b(?:the (?:visitor|user|customer|passenger|guest|member|client)|they|them|him|her)\b(?:['’]s)?/gi,
+      (whole) => (/['’]s$/.test(whole) ? 'your' : 'you'),
     )
     .replace(/\btheir\b/gi, 'your')
 

@@ -12,7 +12,12 @@ const at = (name: string): number => DAYS.findIndex((day) => day.startsWith(name
 export function daysIn(text: string): Set<number> {
   const days = new Set<number>()
   if (/\b(?:every day|daily|all week|seven days a week)\b/i.test(text)) for (let day = 0; day < 7; day++) days.add(day)
-  if (/\bweek ?days?\b|\bworking days?\b(?! (?:of|in|before|after|ahead))/i.test(text) && !/\d+ (?:working )?(?:week)?days/i.test(text))
+  if (
+    /\bweek ?days?\b|\bworking days?\b(?! (?:of|in|before|after|ahead))/i.test(text) &&
+    !/(?:\d|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|few|several)) (?:working |week ?)days/i.test(
+      text,
+    )
+  )
     for (let day = 0; day < 5; day++) days.add(day)
   if (/\bweekends?\b/i.test(text)) [5, 6].forEach((day) => days.add(day))
   for (const [, from, to] of text.matchAll(RANGE)) {

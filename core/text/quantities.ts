@@ -1,3 +1,4 @@
+import { remembered } from './remember'
 import { stem } from './terms'
 import { words } from './words'
 
@@ -108,7 +109,7 @@ const CLOCK =
   /(?<![£€$\d.])\b([01]?\d|2[0-3])(?:[:h]([0-5]\d)(?:\s?(am|pm|a\.m\.|p\.m\.))?|\.([0-5]\d)\s?(am|pm|a\.m\.|p\.m\.))(?![\d%])|\b(1[0-2]|[1-9])\s?(am|pm|a\.m\.|p\.m\.)(?=\W|$)|\b(half past|quarter past|quarter to) (\w+)|\b(noon|midday|midnight)\b|\b(\w+) o[’']clock\b/giu
 const MONEY = /([£€$])\s?(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?)/gu
 const MEASURE = new RegExp(
-  `(?<![\\w£€$.:])(${NUMBER})(?: (?:or|and) (?:more|fewer|less|over))?[\\s-]?(%|°C|per cent|\\p{L}+)`,
+  `(?<![\\w£€$.:,])(${NUMBER})(?: (?:or|and) (?:more|fewer|less|over))?[\\s-]?(%|°C|per cent|\\p{L}+)`,
   'giu',
 )
 /** An age: "under 5", "aged 60", "12 years old", "my son is 4". */
@@ -116,7 +117,7 @@ const AGE =
   /\b(?:aged?|under|over|above|below)(?: of)? (\d{1,2})(?!\d| ?[%°:.]\d?| ?(?:kg|g|cm|m|km|metres|miles|minutes|hours|days|weeks|months|people|passengers|cars)\b)|\b(\d{1,2})[- ]years?[- ]old|\b(?:son|daughter|child|boy|girl|kid|grandson|granddaughter|mother|father|nephew|niece|i am|i[’']m) (?:is|am|aged|,)? ?(\d{1,2})\b(?! ?\p{L})/giu
 
 /** The quantities a text states, in its order, none overlapping another. */
-export function quantitiesIn(text: string): Quantity[] {
+export const quantitiesIn = remembered((text): readonly Quantity[] => {
   const found: Quantity[] = []
   const isFree = (start: number, end: number) => !found.some((other) => start < other.end && end > other.start)
   const add = (quantity: Omit<Quantity, 'bound' | 'text'>) => {
@@ -147,7 +148,7 @@ export function quantitiesIn(text: string): Quantity[] {
   }
   for (const match of text.matchAll(MEASURE)) addMeasure(text, match, add)
   return found.sort((a, b) => a.start - b.start)
-}
+})
 
 function addMeasure(text: string, match: RegExpMatchArray, add: (quantity: Omit<Quantity, 'bound' | 'text'>) => void) {
   const start = match.index!
@@ -191,11 +192,16 @@ function countedNoun(text: string, from: number): { of: string[]; nounEnd: numbe
   }
   const last = taken.at(-1)
   if (!last) return undefined
-  return { of: taken.map((word) => stem(word.text)), nounEnd: offset + last.end, name: taken.map((w) => w.text).join(' ') }
+  return {
+    of: taken.map((word) => stem(word.text)),
+    nounEnd: offset + last.end,
+    name: taken.map((w) => w.text).join(' '),
+  }
 }
 
 function clockValue(match: RegExpMatchArray): number | undefined {
-  const [, hour, colonMinute, colonHalf, dotMinute, dotHalf, plainHour, plainHalf, past, pastHour, named, oclock] = match
+  const [, hour, colonMinute, colonHalf, dotMinute, dotHalf, plainHour, plainHalf, past, pastHour, named, oclock] =
+    match
   const minute = colonMinute ?? dotMinute
   const half = colonHalf ?? dotHalf
   const shift = (value: number, mark: string | undefined) =>
@@ -217,8 +223,14 @@ const BEFORE: readonly (readonly [Bound, RegExp])[] = [
     'most',
     /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|later) than|a maximum of|maximum(?: \w+)?(?: is| of)?|max\.?|(?:cannot|can not|must not|may not) exceed|limited to|within|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6} is)(?: of)?\s*$/i,
   ],
-  ['least', /\b(?:at least|no less than|not less than|no fewer than|a minimum of|minimum(?: \w+)?(?: is| of)?|min\.?|(?:from|aged))\s*$/i],
-  ['under', /\b(?:under|below|less than|fewer than|younger than|smaller than|shorter than|lighter than|before(?= \d))\s*$/i],
+  [
+    'least',
+    /\b(?:at least|no less than|not less than|no fewer than|a minimum of|minimum(?: \w+)?(?: is| of)?|min\.?|(?:from|aged))\s*$/i,
+  ],
+  [
+    'under',
+    /\b(?:under|below|less than|fewer than|younger than|smaller than|shorter than|lighter than|before(?= \d))\s*$/i,
+  ],
   [
     'over',
     /\b(?:over|above|more than|older than|larger than|bigger than|heavier than|longer than|wider than|taller than|higher than|greater than|exceeding|exceeds?)\s*$/i,

@@ -1,3 +1,4 @@
+import { remembered } from './remember'
 import { stretches } from './words'
 
 /** A sentence and the half-open character range it covers in the text it came from. */
@@ -17,7 +18,7 @@ const LONGEST_ABBREVIATION = 16
  * The sentences of a text (UAX #29, mended for abbreviations and initials). A line break that ends a list item or a
  * heading ends a sentence too. Text between sentences is only white space: nothing is lost.
  */
-export function sentences(text: string): Sentence[] {
+export const sentences = remembered((text): readonly Sentence[] => {
   const found: Sentence[] = []
   let open: { start: number; end: number } | undefined
   for (const { start, end, isForced } of stretches(text, 'sentence')) {
@@ -30,7 +31,7 @@ export function sentences(text: string): Sentence[] {
   }
   if (open) push(found, text, open.start, open.end)
   return found
-}
+})
 
 function push(found: Sentence[], text: string, start: number, end: number): void {
   const raw = text.slice(start, end)

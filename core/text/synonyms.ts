@@ -27,6 +27,13 @@ refund reimburse reimbursement
 refund money-back
 refund get-back
 reimburse claim
+claim refund
+return back round-trip two-way
+outside outdoors outdoor open
+alcohol beer wine liquor spirits
+approval agreement permission consent approve agree
+child son daughter
+confidential private secret
 holiday vacation leave
 ill illness sick sickness unwell
 doctor physician gp
@@ -38,7 +45,7 @@ dinner supper
 allowed permitted
 forbidden prohibited banned
 help assist assistance support aid
-disabled handicapped
+disabled handicapped accessible
 ship boat ferry vessel
 bus coach shuttle
 trip journey travel

@@ -1,6 +1,8 @@
 import snowball from 'snowball-stemmers'
 import { eng } from 'stopword'
+import { regular } from './irregular'
 import { functionWords, languageOf, SPOKEN, type Spoken } from './language'
+import { remembered } from './remember'
 import { words } from './words'
 
 /** A word made comparable: its stem, where it stands in the text, and its ordinal among all words. */
@@ -26,7 +28,7 @@ const STEM_CACHE_SIZE = 50_000
 
 /** Words that ask or point rather than tell what about; on top of the package's English stop words. */
 const POINTING = (
-  'may might shall will wont cannot does doing done when why whom whose she us me myself ours yours theirs just very ' +
+  'until till during while may might shall will wont cannot does doing done when why whom whose she us me myself ours yours theirs just very ' +
   "please tell let know here there then so else am been isn't aren't don't doesn't didn't can't won't i'm i'd i've i'll " +
   "what's it's that's there's where's how's you're we're they're"
 ).split(' ')
@@ -50,7 +52,7 @@ export function stem(word: string, language: Spoken = 'en'): string {
   if (!stemmer) stemmers.set(language, (stemmer = snowball.newStemmer(ALGORITHMS[language])))
   const made =
     language === 'en'
-      ? stemmer.stem(fold(word).replace(/'s?$/, ''))
+      ? stemmer.stem(regular(fold(word).replace(/'s?$/, '')))
       : fold(stemmer.stem(word.normalize('NFC').replace(/[’ʼ]/g, "'").toLowerCase()))
   if (cache.size >= STEM_CACHE_SIZE) cache.clear()
   cache.set(word, made)
@@ -72,14 +74,25 @@ export function isStopWord(word: string, language: Spoken = 'en'): boolean {
  * are matched on. Words joined by a
  * hyphen give their joined form too ("Wi-Fi" → wi, wifi, fi), since people write both.
  */
-export function terms(text: string, language: Spoken = languageOf(text)): Term[] {
+export function terms(text: string, language?: Spoken): readonly Term[] {
+  return language === undefined ? termsOf(text) : termsIn(text, language)
+}
+
+const termsOf = remembered((text) => termsIn(text, languageOf(text)))
+
+function termsIn(text: string, language: Spoken): Term[] {
   const found: Term[] = []
   let last: { text: string; start: number; end: number } | undefined
   let position = 0
   for (const word of words(text)) {
     const isJoined = last !== undefined && word.start === last.end + 1 && /[-‐‑]/.test(text[last.end]!)
     if (isJoined) {
-      found.push({ stem: stem(last!.text + word.text, language), start: last!.start, end: word.end, position: position - 1 })
+      found.push({
+        stem: stem(last!.text + word.text, language),
+        start: last!.start,
+        end: word.end,
+        position: position - 1,
+      })
     }
     found.push({ stem: stem(word.text, language), start: word.start, end: word.end, position: position++ })
     last = word
@@ -88,15 +101,20 @@ export function terms(text: string, language: Spoken = languageOf(text)): Term[]
 }
 
 /** The terms that carry the subject of a text; all its terms when nothing but stop words is there. */
-export function contentTerms(text: string): Term[] {
+export const contentTerms = remembered((text): readonly Term[] => {
   const language = languageOf(text)
-  const all = terms(text, language)
+  const all = terms(text)
   const carrying = all.filter((term) => !isStopWord(text.slice(term.start, term.end), language))
   return carrying.length > 0 ? carrying : all
-}
+})
 
 /** The distinct stems that carry the subject of a text. */
-export const contentStems = (text: string): Set<string> => new Set(contentTerms(text).map((term) => term.stem))
+export const contentStems = remembered(
+  (text): ReadonlySet<string> => new Set(contentTerms(text).map((term) => term.stem)),
+)
+
+/** The distinct stems of all words of a text. */
+export const stemSet = remembered((text): ReadonlySet<string> => new Set(terms(text).map((term) => term.stem)))
 
 /** The stems of a list of English words, for word lists in code. */
 export const stemList = (list: string | readonly string[]): Set<string> =>

@@ -22,18 +22,29 @@ interface Setting {
  */
 export function compose(findings: readonly Finding[], setting: Setting): string {
   const { question, view, phrases, orders } = setting
-  const body = shaped(findings.flatMap((finding, at): Piece[] => {
-    const allowed = finding.pieces.filter((piece) => isAllowed(piece.text, orders))
-    return at > 0 && allowed.some((piece) => piece.layout === 'line') ? [{ ...allowed[0]!, layout: 'line' }, ...allowed.slice(1)] : allowed
-  }), orders)
+  const body = shaped(
+    findings.flatMap((finding, at): Piece[] => {
+      const allowed = finding.pieces.filter((piece) => isAllowed(piece.text, orders))
+      return at > 0 && allowed.some((piece) => piece.layout === 'line')
+        ? [{ ...allowed[0]!, layout: 'line' }, ...allowed.slice(1)]
+        : allowed
+    }),
+    orders,
+  )
   if (body.filter((piece) => !piece.isVerdict).length === 0) return ''
   const isAsking = findings.every((finding) => finding.isAsking)
   const isModelled = findings.some((finding) => finding.solver === 'model answer')
   const left = budgetFor(orders.maxWords ?? view.maxWords)
   const kept = left(body, true)
-  const added = left(orders.add.filter((text) => isAllowed(text, orders)).map((text): Piece => ({ text })), true)
+  const added = left(
+    orders.add.filter((text) => isAllowed(text, orders)).map((text): Piece => ({ text })),
+    true,
+  )
   const sorry = orders.apologise ? left(piece(phrases.sorry), true) : []
-  const endings = left(orders.endWith.map((text): Piece => ({ text })), true)
+  const endings = left(
+    orders.endWith.map((text): Piece => ({ text })),
+    true,
+  )
   // A model answer brings its own welcome and farewell.
   const isPlain = isAsking || isModelled || sorry.length > 0
   const courtesies = isPlain ? [] : left(piece(opener(view, phrases, question)))
@@ -49,10 +60,17 @@ function shaped(body: readonly Piece[], { format, maxSentences }: Orders): Piece
   const isList = body.some((piece) => piece.layout === 'line')
   const short = maxSentences === null || isList ? body : keepFirst(body, maxSentences)
   if (format === 'prose')
-    return short.map(({ layout: _layout, ...piece }) => ({ ...piece, text: piece.text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, '') }))
+    return short.map(({ layout: _layout, ...piece }) => ({
+      ...piece,
+      text: piece.text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, ''),
+    }))
   if ((format !== 'bullets' && format !== 'steps') || isList || statements.length < 2) return [...short]
   let step = 0
-  return short.map((piece) => (piece.isVerdict ? piece : { ...piece, layout: 'line', text: format === 'steps' ? `${++step}. ${piece.text}` : `- ${piece.text}` }))
+  return short.map((piece) =>
+    piece.isVerdict
+      ? piece
+      : { ...piece, layout: 'line', text: format === 'steps' ? `${++step}. ${piece.text}` : `- ${piece.text}` },
+  )
 }
 
 /** The first statements, as many as allowed; a yes or no goes with its statement and is not counted. */
@@ -75,7 +93,11 @@ function budgetFor(maxWords: number | null): (pieces: readonly Piece[], evenIfTo
     })
 }
 
-function joined(pieces: readonly Piece[], body: readonly Piece[], { question, view, phrases, orders, name }: Setting): string {
+function joined(
+  pieces: readonly Piece[],
+  body: readonly Piece[],
+  { question, view, phrases, orders, name }: Setting,
+): string {
   const cites = orders.cite ?? view.cite
   const firstStatement = body.find((each) => !each.isVerdict)
   let text = ''
@@ -89,7 +111,10 @@ function joined(pieces: readonly Piece[], body: readonly Piece[], { question, vi
     text += gap + marked
   })
   const mark = emojiFor(view, question)
-  const addressed = name === undefined ? text : `${name}, ${/^(?:[-•\d]|I\b)/.test(text) || /^\p{Lu}\p{L}*,? \p{Lu}/u.test(text) ? text : text[0]!.toLowerCase() + text.slice(1)}`
+  const addressed =
+    name === undefined
+      ? text
+      : `${name}, ${/^(?:[-•\d]|I\b)/.test(text) || /^\p{Lu}\p{L}*,? \p{Lu}/u.test(text) ? text : text[0]!.toLowerCase() + text.slice(1)}`
   return mark ? `${addressed} ${mark}` : addressed
 }
 

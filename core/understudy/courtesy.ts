@@ -44,5 +44,7 @@ const named = (text: string, name: string | undefined): string =>
 function introduce(view: PromptView, { courtesy: words }: Phrases): string {
   const job = view.job ? finished(words.myJob(view.job)) : ''
   const suggestion = view.suggestions[0] ? words.youCouldAsk(view.suggestions[0]) : ''
-  return [words.iAm(view.name, view.role.replace(/[.\s]+$/, '')), words.aProgram, job, suggestion].filter(Boolean).join(' ')
+  return [words.iAm(view.name, view.role.replace(/[.\s]+$/, '')), words.aProgram, job, suggestion]
+    .filter(Boolean)
+    .join(' ')
 }

@@ -1,4 +1,4 @@
-import { contentStems, daysIn, oppositesOf, quantitiesIn, terms, type Quantity } from '../text'
+import { contentStems, daysIn, oppositesOf, quantitiesIn, stemSet, terms, type Quantity } from '../text'
 import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
 import { unitsOf, type Unit } from './units'
@@ -7,6 +7,8 @@ import { heldBy, type Asked, type Wanted } from './wanted'
 /** A unit with how well it answers: `coverage` is the share of the question it speaks of, `score` adds what kind it is. */
 export interface Evidence extends Unit {
   readonly coverage: number
+  /** The share that stands in the unit itself or the line that leads it in, its surroundings left out. */
+  readonly direct: number
   readonly score: number
   /** Whether it holds the kind of thing asked for: a sum, a time, so many of something. */
   readonly fits: boolean
@@ -18,16 +20,17 @@ export const THIN = 0.6
 const REST_LEAST = 0.55
 
 /** How much a term counts that is found not in the unit itself but in its paragraph, its list's leading line, its headings. */
-const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.65, source: 0.45 } as const
+const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.75, source: 0.45 } as const
 /** A name that stands only near a unit which names another says little of it. */
 const OTHER_NAME = 0.4
 
-const BONUS = { fits: 0.25, rank: 0.1, focus: 0.15, order: 0.05, pair: 0.1, topic: 0.12 } as const
+const BONUS = { fits: 0.25, rank: 0.1, focus: 0.15, order: 0.05, pair: 0.1, topic: 0.12, measure: 0.4 } as const
 /** The words a sentence opens with say what it is about. */
 const TOPIC_WORDS = 3
 /** What other days say holds of their own days only. */
 const OTHER_DAYS = 0.4
-const DAY_WEIGHT = 0.6
+const LIGHT_MOST = 0.4
+const DAY_WEIGHT = 1.2
 const QUESTION_FLAW = 0.4
 /** What is said of the opposite ("opens" for "closes") hardly answers. */
 const OPPOSITE = 0.7
@@ -44,8 +47,6 @@ interface Looked {
   readonly namesOthers: boolean
 }
 
-export const stemSet = (text: string): Set<string> => new Set(terms(text).map((term) => term.stem))
-
 /** All evidence the passages hold for a question, best first; none when a name of the question stands nowhere in them. */
 export function gatherEvidence(asked: Asked, kind: AnswerKind, passages: readonly GivenPassage[]): Evidence[] {
   const everywhere = stemSet(passages.map((passage) => `${passage.place}\n${passage.text}`).join('\n'))
@@ -53,7 +54,7 @@ export function gatherEvidence(asked: Asked, kind: AnswerKind, passages: readonl
   if (isStrange || !asked.terms.some((term) => term.role !== 'number')) return []
   const bySource = new Map<string, Set<string>>()
   for (const passage of passages) {
-    const stems = bySource.get(sourceOf(passage)) ?? new Set()
+    const stems = bySource.get(sourceOf(passage)) ?? new Set<string>()
     for (const each of stemSet(passage.text)) stems.add(each)
     bySource.set(sourceOf(passage), stems)
   }
@@ -73,8 +74,8 @@ const sourceOf = (passage: GivenPassage): string => passage.place.split(' › ')
 /** Whether a name and a noun stand in one sentence or row somewhere: then the name may be one of that kind. */
 type Instances = (name: string, noun: string) => boolean
 
-function instancesIn(passages: readonly GivenPassage[]): Instances {
-  let lines: Set<string>[] | undefined
+export function instancesIn(passages: readonly GivenPassage[]): Instances {
+  let lines: ReadonlySet<string>[] | undefined
   return (name, noun) => {
     lines ??= passages.flatMap((passage) => passage.text.split(/\n|(?<=[.!?])\s/).map(stemSet))
     return lines.some((line) => line.has(name) && line.has(noun))
@@ -94,7 +95,7 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
     lead: stemSet(beside),
     context,
     source: unit.kind === 'row' ? source : NOTHING,
-    topic: stemSet(told.split(/\s+/).slice(0, TOPIC_WORDS).join(' ')),
+    topic: unit.kind === 'row' ? NOTHING : stemSet(told.split(/\s+/).slice(0, TOPIC_WORDS).join(' ')),
     namesOthers,
   }
 }
@@ -122,27 +123,51 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
   const bonus =
     BONUS.fits * fit +
     (topics > 0 ? BONUS.topic : 0) +
+    (unit.kind === 'row' && sharesMeasure(asked.text, unit.text) ? BONUS.measure : 0) +
     BONUS.rank * rank +
     BONUS.focus * focusOf(asked, looked) +
     BONUS.order * sharedPairs(asked.pairs, unit.text) +
     (unit.kind === 'pair' ? BONUS.pair : 0)
   const isOpposite = asked.terms.some(
-    (term) => heldBy(term, looked.own) === 0 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other) && !asked.terms.some((each) => each.stem === other)),
+    (term) =>
+      heldBy(term, looked.own) === 0 &&
+      [...oppositesOf(term.stem)].some(
+        (other) => looked.own.has(other) && !asked.terms.some((each) => each.stem === other),
+      ),
   )
   const ofOtherDays = isOfOtherDays(unit, asked.days) ? OTHER_DAYS : 1
   const flaw = unit.text.endsWith('?') ? QUESTION_FLAW : 0
   const opposite = isOpposite ? OPPOSITE : 1
-  return { ...unit, coverage: coverage * ofOtherDays * opposite, score: (coverage + bonus) * ofOtherDays * opposite - flaw, fits: fit === 1 || (fit > 0 && coverage >= SURE) }
+  const direct = directOf(looked, asked)
+  return {
+    ...unit,
+    direct,
+    coverage: coverage * ofOtherDays * opposite,
+    score: (coverage + bonus) * ofOtherDays * opposite - flaw,
+    fits: fit === 1 || (fit > 0 && coverage >= SURE),
+  }
 }
 
 function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Instances): number {
-  const sum = { held: 0, whole: 0, rest: 0, restWhole: 0 }
+  const light = { whole: 0, held: 0 }
+  const sum = { held: 0, whole: 0, rest: 0, restWhole: 0, focused: false, missing: 0, subjects: 0 }
   for (const term of asked.terms) {
     let share = found(term, looked)
     if (term.role === 'name' && share === 0) return 0
+    if (term.role === 'focus') sum.focused = true
+    if (term.role === 'subject') {
+      sum.subjects++
+      if (share === 0) sum.missing++
+    }
+    if (term.role === 'focus' && IS_NUMBER.test(term.stem)) share = TELEPHONE.test(looked.unit.text) ? 1 : 0
     if (term.role === 'focus' && share === 0 && isAnInstance(looked, term, kind, asked, kinds)) share = 0.8
     // A number need not be repeated by what answers: it may be the one held against a limit.
     if (term.role === 'number' && share === 0) continue
+    if (term.role === 'light') {
+      light.whole += term.weight
+      light.held += term.weight * share
+      continue
+    }
     sum.whole += term.weight
     sum.held += term.weight * share
     if (term.role === 'subject' || term.role === 'focus') {
@@ -151,26 +176,52 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
     }
     if (term.role === 'focus' && share === 0) return 0
   }
+  // However many words carry the form of a question, they weigh no more than a part of its subject.
+  const heaviness = light.whole > LIGHT_MOST && sum.whole > 0 ? LIGHT_MOST / light.whole : 1
+  sum.whole += light.whole * heaviness
+  sum.held += light.held * heaviness
   if (asked.days.size > 0 && sum.whole > 0) {
     // What says nothing of the day asked about says less; what says it is of other days is weighed down later.
     sum.whole += DAY_WEIGHT
     if ([...daysIn(looked.unit.text)].some((day) => asked.days.has(day))) sum.held += DAY_WEIGHT
   }
   if (sum.whole === 0) return 0
-  const isTooLittle = sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST
+  // "The number of the distillery": a number of something else is no answer.
+  const isElsewhere = sum.focused && sum.missing > 0 && sum.subjects <= 2
+  const isTooLittle = isElsewhere || (sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST)
   const coverage = sum.held / sum.whole
   return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage
 }
+
+/** The share of what is asked about, names aside, that the unit itself speaks of; 1 when nothing but names is asked. */
+function directOf({ own, lead }: Looked, asked: Asked): number {
+  const rest = asked.terms.filter((term) => term.role === 'subject' || term.role === 'focus')
+  const whole = rest.reduce((sum, term) => sum + term.weight, 0)
+  if (whole === 0) return 1
+  return rest.reduce((sum, term) => sum + term.weight * Math.max(heldBy(term, own), heldBy(term, lead)), 0) / whole
+}
+
+const IS_NUMBER = /^(?:phone|telephon|number)$/
+const TELEPHONE = /\d{3,}[ \d]{4,}/
 
 /** "Which boat" may be answered by a name, "what is the phone number" by figures, without the word itself. */
 function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, asked: Asked, kinds: Instances): boolean {
   if (kind === 'time' || kind === 'money' || kind === 'measure' || kind === 'count') return true
   if (term.stem === 'discount') return /%/.test(unit.text)
-  if (/^(?:phone|telephon|number)$/.test(term.stem)) return /\d{4,}/.test(unit.text)
   if (/^(?:mail|email|e-mail|address)$/.test(term.stem)) return /@/.test(unit.text)
   if (kind !== 'list') return false
   return [...asked.names].some((name) => own.has(name) && kinds(name, term.stem))
 }
+
+/** Whether a row is for the span or size the question names: "a day" and "One day", "two weeks" and "One week". */
+function sharesMeasure(question: string, row: string): boolean {
+  const asked = quantitiesIn(question).filter((each) => each.dimension === 'duration')
+  if (asked.length === 0) return false
+  const given = quantitiesIn(row).filter((each) => each.dimension === 'duration')
+  return asked.some((each) => given.some((other) => unitStem(each) === unitStem(other)))
+}
+
+const unitStem = ({ unit }: Quantity): string => [...stemSet(unit)].at(-1) ?? ''
 
 /** The share of a unit's content words that the question asks for, 0..1. */
 function focusOf(asked: Asked, { own, unit }: Looked): number {
@@ -198,17 +249,27 @@ const TIME =
 /** "When …" may be answered by an occasion as well as by a time: "while the presses are running". */
 const OCCASION = /\b(?:while|when|before|after|until|from the|as soon as)\b/i
 const OCCASION_FIT = 0.3
+/** "How much" may be answered without a sum: free, at half pay, at twice the rate. */
+const SAYS_PAY = /\b(?:free|no charge|full price|half|double|twice|(?:full|half|sick) pay|per cent|refunded)\b|%/i
+const PAY_FIT = 0.5
 /** An occasion answers only where the rest of the question is spoken of almost whole. */
 const SURE = 0.85
-const REASON = /\b(?:because|since|so that|in order to|due to|therefore|for safety|which is why|as a result|to (?:account|avoid|keep|make sure|protect|prevent))\b/i
+const REASON =
+  /\b(?:because|since|so that|in order to|due to|therefore|for safety|which is why|as a result|to (?:account|avoid|keep|make sure|protect|prevent))\b/i
 
 /** How well a unit has what a kind of question asks for, 0..1. */
-export function suits(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: Pick<Asked, 'text' | 'terms'>): number {
+export function suits(
+  unit: Pick<Unit, 'text' | 'cells'>,
+  kind: AnswerKind,
+  asked: Pick<Asked, 'text' | 'terms'>,
+): number {
   const { text } = unit
   if (kind === 'time') {
     const states = quantitiesIn(text).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
     return states || TIME.test(text) ? 1 : OCCASION.test(text) ? OCCASION_FIT : 0
   }
+  if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
+    return SAYS_PAY.test(text) ? PAY_FIT : 0
   return isSuited(unit, kind, asked) ? 1 : 0
 }
 
@@ -216,7 +277,10 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
   const { text } = unit
   switch (kind) {
     case 'money':
-      return /[£€$¥]\s?\d|\b(?:free|no charge|refunded)\b/i.test(text) || quantitiesIn(text).some(({ dimension }) => dimension === 'money')
+      return (
+        /[£€$¥]\s?\d|\b(?:free|no charge|refunded)\b/i.test(text) ||
+        quantitiesIn(text).some(({ dimension }) => dimension === 'money')
+      )
     case 'count':
       return tellsHowMany(unit, asked)
     case 'measure':
@@ -224,9 +288,13 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
     case 'why':
       return REASON.test(text)
     case 'where':
-      return /\b(?:in|at|on|under|by|beside|behind|near|next to|above|below|opposite|inside|outside|between)\b/i.test(text)
+      return /\b(?:in|at|on|under|by|beside|behind|near|next to|above|below|opposite|inside|outside|between)\b/i.test(
+        text,
+      )
     case 'who':
-      return /\b(?:only|staff|crew|manager|everyone|anyone|nobody|members?|children|adults?|passengers?|visitors?|people|desk|office|team|director|driver|doctor|owner)\b/i.test(text)
+      return /\b(?:only|staff|crew|manager|everyone|anyone|nobody|members?|children|adults?|passengers?|visitors?|people|desk|office|team|director|driver|doctor|owner)\b/i.test(
+        text,
+      )
     default:
       return false
   }
@@ -239,7 +307,8 @@ function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick
   if (!noun) return /\d/.test(text)
   const stems = new Set(terms(noun).map((term) => term.stem))
   const wanted = asked.terms.filter((term) => stems.has(term.stem))
-  const isMeant = (of: ReadonlySet<string>) => [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
+  const isMeant = (of: ReadonlySet<string>) =>
+    [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
   if (cells.some((cell) => /\d/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`)))) return true
   return quantitiesIn(text).some((each) => isMeant(new Set([...each.of, ...stemSet(each.unit)])))
 }

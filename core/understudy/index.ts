@@ -26,7 +26,9 @@ export interface Answer {
  */
 export function answer(messages: readonly ChatMessage[]): Answer {
   const written = parsePrompt(messages.find((message) => message.role === 'system')?.content ?? '')
-  const { question, passages, known } = parseQuestionMessage(messages.findLast(({ role }) => role === 'user')?.content ?? '')
+  const { question, passages, known } = parseQuestionMessage(
+    messages.findLast(({ role }) => role === 'user')?.content ?? '',
+  )
   const intent = intentOf(question, written.name)
   const situation: Situation = { question, intent, isUnknown: false, ...situationFrom(messages, question, known) }
   const orders = ordersFor(written, situation)
@@ -37,9 +39,18 @@ export function answer(messages: readonly ChatMessage[]): Answer {
   if (intent !== 'question') {
     const isFirst = situation.isFirst === true
     const said = courtesy(intent, question, view, phrases, isFirst, name)
-    const text = [orders.apologise && intent !== 'insult' ? phrases.sorry : '', said, orders.askFirst ?? '', ...orders.add, ...orders.endWith]
+    const text = [
+      orders.apologise && intent !== 'insult' ? phrases.sorry : '',
+      said,
+      orders.askFirst ?? '',
+      ...orders.add,
+      ...orders.endWith,
+    ]
     return {
-      text: text.filter((each) => each !== '' && isAllowed(each, orders)).map(say).join(' '),
+      text: text
+        .filter((each) => each !== '' && isAllowed(each, orders))
+        .map(say)
+        .join(' '),
       notes: [{ text: `Kind: ${intent}` }, ...orders.notes],
     }
   }
@@ -56,15 +67,35 @@ export function answer(messages: readonly ChatMessage[]): Answer {
   if (reply !== '' && isWhole) return { text: reply, notes: [...notes, ...orders.notes] }
   const unknown = ordersFor(written, { ...situation, isUnknown: true })
   const near = reply === '' ? nearest(question, passages, view, phrases) : ''
-  const whenUnknown = [unknown.apologise ? phrases.sorry : '', view.whenUnknown, near, ...unknown.add.filter((text) => !reply.includes(text)), reply === '' ? view.signOff : '']
-  const open = whenUnknown.filter((text) => text !== '' && isAllowed(text, unknown)).map(say).join(' ')
-  return { text: [reply, open].filter(Boolean).join(reply.includes('\n') ? '\n' : ' '), notes: [...notes, ...unknown.notes] }
+  const whenUnknown = [
+    unknown.apologise ? phrases.sorry : '',
+    view.whenUnknown,
+    near,
+    ...unknown.add.filter((text) => !reply.includes(text)),
+    reply === '' ? view.signOff : '',
+  ]
+  const open = whenUnknown
+    .filter((text) => text !== '' && isAllowed(text, unknown))
+    .map(say)
+    .join(' ')
+  return {
+    text: [reply, open].filter(Boolean).join(reply.includes('\n') ? '\n' : ' '),
+    notes: [...notes, ...unknown.notes],
+  }
 }
 
 /** What conditions of rules are held against beside the line itself. */
-function situationFrom(messages: readonly ChatMessage[], question: string, known: ReadonlyMap<string, string>): Partial<Situation> {
+function situationFrom(
+  messages: readonly ChatMessage[],
+  question: string,
+  known: ReadonlyMap<string, string>,
+): Partial<Situation> {
   const today = /^(\d{4}-\d{2}-\d{2}), weekday (\d)$/.exec(known.get('today') ?? '')
-  const variables = new Map([...known].flatMap(([key, value]) => (key.startsWith('variable ') ? [[key.slice(9).toLowerCase(), value] as const] : [])))
+  const variables = new Map(
+    [...known].flatMap(([key, value]) =>
+      key.startsWith('variable ') ? [[key.slice(9).toLowerCase(), value] as const] : [],
+    ),
+  )
   const duty = known.get('duty')
   const party = known.get('party')
   return {
@@ -101,7 +132,10 @@ function answerPart(
   const needsFit = NEEDS_FIT.has(kind)
   const enough = evidence.filter(
     (unit) =>
-      unit.coverage >= THIN && (!needsFit || unit.fits) && isAllowed(unit.text, orders) && isAllowed(unit.leadIn, orders),
+      unit.coverage >= THIN &&
+      (!needsFit || unit.fits) &&
+      isAllowed(unit.text, orders) &&
+      isAllowed(unit.leadIn, orders),
   )
   const task: Task = { asked, kind, passages, evidence, enough, view, phrases, party }
   const finding = solve(task)
@@ -116,7 +150,9 @@ function answerPart(
           ? `Evidence: best covers ${Math.round(best.coverage * 100)} % of the question (needs ${THIN * 100} %): ${best.text}`
           : 'Evidence: none',
       },
-      ...(finding ? [{ text: `Answered by: ${finding.solver}. ${finding.note}`, ...(finding.line ? { line: finding.line } : {}) }] : []),
+      ...(finding
+        ? [{ text: `Answered by: ${finding.solver}. ${finding.note}`, ...(finding.line ? { line: finding.line } : {}) }]
+        : []),
       ...glossary.map((entry) => ({ text: `Glossary used: ${entry.term}`, line: entry.line })),
     ],
   }
@@ -137,7 +173,14 @@ function nearest(question: string, passages: readonly GivenPassage[], view: Prom
     .filter((unit) => unit.coverage >= NEAR)
     .map((unit) => sectionOf(unit.passage.place))
   const sections = [...new Set(near)].slice(0, 2)
-  return sections.length === 0 ? '' : phrases.nearest(listed(sections.map((section) => `“${section}”`), phrases.and))
+  return sections.length === 0
+    ? ''
+    : phrases.nearest(
+        listed(
+          sections.map((section) => `“${section}”`),
+          phrases.and,
+        ),
+      )
 }
 
 const NEAR = 0.34

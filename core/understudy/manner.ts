@@ -67,7 +67,8 @@ export function inRegister(text: string, { dials, readingGrade }: Pick<PromptVie
   return contracted(plain, dials.formality)
 }
 
-const inPlainWords = (text: string): string => PLAIN_WORDS.reduce((result, [long, plain]) => exchanged(result, long, plain), text)
+const inPlainWords = (text: string): string =>
+  PLAIN_WORDS.reduce((result, [long, plain]) => exchanged(result, long, plain), text)
 
 function contracted(text: string, formality: number): string {
   if (formality > CASUAL && formality < FORMAL) return text
@@ -106,7 +107,10 @@ export function closer({ dials }: PromptView, phrases: Phrases, question: string
 /** A first statement softened where the brief is very cautious: "As far as I can see, dogs travel free." */
 export function hedged(text: string, { dials }: PromptView, phrases: Phrases, question: string): string {
   if (dials.directness > CAUTIOUS || /^(?:[-•]|\d)/.test(text)) return text
-  const isName = !/^(?:A|An|The|This|These|Each|Every|All|Any|You|Your|We|Our|For|If|In|On|At|No|Up|There|It|Both|Please|Dogs?|Children|Passengers)\b/.test(text)
+  const isName =
+    !/^(?:A|An|The|This|These|Each|Every|All|Any|You|Your|We|Our|For|If|In|On|At|No|Up|There|It|Both|Please|Dogs?|Children|Passengers)\b/.test(
+      text,
+    )
   return `${pick(phrases.hedge, question)} ${isName ? text : text[0]!.toLowerCase() + text.slice(1)}`
 }
 

@@ -1,5 +1,5 @@
-import { quantitiesIn } from '../text'
-import { stemSet } from './evidence'
+import { quantitiesIn, stemSet } from '../text'
+
 import type { Unit } from './units'
 import { heldBy, type Asked } from './wanted'
 
@@ -9,13 +9,17 @@ export type Polarity = 'yes' | 'no' | 'depends' | 'unclear'
 /** Words that turn a statement round; phrases that only bound a quantity are taken out first. */
 const NEGATION =
   /\b(?:not|never|nobody|no one|none|neither|nor|cannot|forbidden|prohibited|banned|excluded|refused?|refuses|without|unavailable|impossible)\b|n[’']t\b/i
-const BOUNDING = /\b(?:no|not) (?:more|less|fewer|later|earlier|longer|wider|heavier|larger|bigger|older|younger|taller|higher) than\b|\bnot only\b|\bif not\b|\bwhether or not\b/gi
+const BOUNDING =
+  /\b(?:no|not) (?:more|less|fewer|later|earlier|longer|wider|heavier|larger|bigger|older|younger|taller|higher) than\b|\bnot only\b|\bif not\b|\bwhether or not\b/gi
 const NO_NOUN = /\bno\b(?! (?:later|more|less|longer|matter|fewer))/i
-const NOT_NEEDED = /\b(?:not|n[’']t) (?:required|needed|necessary|compulsory|have to|need to|need|be booked)\b|\bno need\b|\boptional\b|\bneed not\b|\bvoluntary\b/i
+const NOT_NEEDED =
+  /\b(?:not|n[’']t) (?:required|needed|necessary|compulsory|have to|need to|need|be booked)\b|\bno need\b|\boptional\b|\bneed not\b|\bvoluntary\b/i
 const NEEDED = /\b(?:must|required|compulsory|obligatory|mandatory|need(?:s|ed)?|has to|have to|necessary|should)\b/i
 const ASKS_NEED = /\b(?:have to|has to|need(?:s|ed)?|must|required|necessary|compulsory|obligatory|mandatory|should)\b/i
-const ASKS_NEGATIVELY = /\b(?:isn|aren|can|couldn|don|doesn|won|wasn|shouldn|mustn)[’']?t\b|\b(?:is|are|do|does|can|may|must|should) (?:\w+ ){0,2}not\b/i
-const CONDITION = /\b(?:only (?:if|when|as|with|after|before|on|in|for)|if|unless|provided(?: that)?|as long as|except (?:if|when|for)|on condition)\b/i
+const ASKS_NEGATIVELY =
+  /\b(?:isn|aren|can|couldn|don|doesn|won|wasn|shouldn|mustn)[’']?t\b|\b(?:is|are|do|does|can|may|must|should) (?:\w+ ){0,2}not\b/i
+const CONDITION =
+  /\b(?:only (?:if|when|as|with|after|before|on|in|for)|if|unless|provided(?: that)?|as long as|except (?:if|when|for)|on condition)\b/i
 const EXCEPTION = /\b(?:except|unless|apart from|other than)\b/i
 
 /**
@@ -26,7 +30,7 @@ export function polarityOf(unit: Unit, asked: Asked): Polarity {
   if (ASKS_NEGATIVELY.test(asked.text)) return 'unclear'
   if (unit.kind === 'pair') {
     const lead = /^(yes|no)\b/i.exec(unit.text)
-    if (lead) return lead[1]!.toLowerCase() as Polarity
+    return lead ? (lead[1]!.toLowerCase() as Polarity) : 'unclear'
   }
   const asksNeed = ASKS_NEED.test(asked.text)
   if (unit.kind === 'item') return isNegated(unit.leadIn, asked) ? 'no' : 'yes'
@@ -48,11 +52,16 @@ const ASKS_LEAVE = /^\W*(?:\w+ )?(?:can|may|could|am i allowed|are we allowed)\b
 
 /** The clause of a unit that holds most terms of the question; the first of several. */
 function clauseFor(unit: Unit, asked: Asked): string {
-  const clauses = unit.text.split(/(?<=[.;:!?])\s+|,\s+(?=but|and|although|while|except|unless|or)|\s+(?=(?:but|and|although|whereas|while)\s)/i)
+  const clauses = unit.text.split(
+    /(?<=[.;:!?])\s+|,\s+(?=but|and|although|while|except|unless|or)|\s+(?=(?:but|and|although|whereas|while)\s)/i,
+  )
   let best = { clause: clauses[0] ?? '', hits: -1 }
   for (const clause of clauses) {
     const stems = stemSet(clause)
-    const hits = asked.terms.reduce((sum, term) => sum + heldBy(term, stems) * (term.role === 'name' ? 0.6 : term.weight), 0)
+    const hits = asked.terms.reduce(
+      (sum, term) => sum + heldBy(term, stems) * (term.role === 'name' ? 0.6 : term.weight),
+      0,
+    )
     // Of two that say as much, the one that denies is the one that matters.
     if (hits > best.hits || (hits === best.hits && hits > 0 && isNegated(clause, asked))) best = { clause, hits }
   }
@@ -65,12 +74,19 @@ function isNegated(clause: string, asked: Asked): boolean {
   if (/\bwithout\b/i.test(plain)) {
     const after = stemSet(/\bwithout\b(.*)$/i.exec(plain)![1]!)
     const others = plain.replace(/\bwithout\b/gi, ' ')
-    if (!NEGATION.test(others) && !asked.terms.some((term) => term.role !== 'light' && heldBy(term, after) > 0)) return false
+    if (!NEGATION.test(others) && !asked.terms.some((term) => term.role !== 'light' && heldBy(term, after) > 0))
+      return false
   }
   if (NEGATION.test(plain)) return true
   const denied = NO_NOUN.exec(plain)
   if (!denied) return false
-  const next = stemSet(plain.slice(denied.index + denied[0].length).split(/\s+/).slice(0, 5).join(' '))
+  const next = stemSet(
+    plain
+      .slice(denied.index + denied[0].length)
+      .split(/\s+/)
+      .slice(0, 5)
+      .join(' '),
+  )
   return asked.terms.some((term) => heldBy(term, next) > 0)
 }
 
@@ -96,7 +112,12 @@ function hasOpenCondition(text: string, clause: string, asked: Asked): boolean {
 
 /** What a statement or a row says of paying: free, at a price, both, or nothing. */
 export function paymentIn(unit: Pick<Unit, 'text'>): 'free' | 'paid' | 'both' | undefined {
-  const isFree = /\bfree(?: of charge)?\b(?! (?:days?|places?|seats?|spaces?|time))|\bno (?:charge|fee|cost)\b|\bcosts? nothing\b/i.test(unit.text.replace(/-free\b/g, ''))
-  const isPaid = quantitiesIn(unit.text).some(({ dimension, value }) => dimension === 'money' && value > 0) || /\b(?:must|have to) pay\b/i.test(unit.text)
+  const isFree =
+    /\bfree(?: of charge)?\b(?! (?:days?|places?|seats?|spaces?|time))|\bno (?:charge|fee|cost)\b|\bcosts? nothing\b/i.test(
+      unit.text.replace(/-free\b/g, ''),
+    )
+  const isPaid =
+    quantitiesIn(unit.text).some(({ dimension, value }) => dimension === 'money' && value > 0) ||
+    /\b(?:must|have to) pay\b/i.test(unit.text)
   return isFree && isPaid ? 'both' : isFree ? 'free' : isPaid ? 'paid' : undefined
 }

@@ -23,7 +23,8 @@ export function profileOf(view: PromptView): { applied: PromptView; profile: Man
 function laidOver(view: PromptView, profile: MannerProfile): PromptView {
   const dials = { ...view.dials }
   if (profile.contractions >= OFTEN) dials.formality = Math.min(dials.formality, 25)
-  else if (profile.contractions === 0 && profile.sentenceLength >= LONG_SENTENCES) dials.formality = Math.max(dials.formality, 75)
+  else if (profile.contractions === 0 && profile.sentenceLength >= LONG_SENTENCES)
+    dials.formality = Math.max(dials.formality, 75)
   if (profile.sentenceLength <= SHORT_SENTENCES) dials.brevity = Math.max(dials.brevity, 70)
   else if (profile.sentenceLength >= LONG_SENTENCES) dials.brevity = Math.min(dials.brevity, 45)
   if (profile.exclamations >= 0.25 || profile.greets >= OFTEN) dials.warmth = Math.max(dials.warmth, 70)

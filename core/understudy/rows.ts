@@ -1,6 +1,6 @@
-import { daysIn, finished, quantitiesIn, terms } from '../text'
+import { daysIn, finished, quantitiesIn, terms, stemSet } from '../text'
 import type { AnswerKind } from '../question'
-import { stemSet, suits, type Evidence } from './evidence'
+import { suits, type Evidence } from './evidence'
 import { listed, type Phrases } from '../phrases'
 import type { Task } from './task'
 import type { Cell, Unit } from './units'
@@ -24,8 +24,7 @@ export const headersOf = (unit: Pick<Unit, 'cells'>): string => unit.cells.map((
 /** All rows at hand of the table a row stands in. */
 export const tableOf = (row: Evidence, evidence: readonly Evidence[]): Evidence[] =>
   evidence.filter(
-    (other) =>
-      other.kind === 'row' && headersOf(other) === headersOf(row) && sourceOf(other) === sourceOf(row),
+    (other) => other.kind === 'row' && headersOf(other) === headersOf(row) && sourceOf(other) === sourceOf(row),
   )
 
 const sourceOf = (unit: Unit): string => unit.passage.place.split(' › ')[0]!
@@ -40,7 +39,10 @@ export function matchRows(best: Evidence, task: Task): RowMatch {
   const alike = near.length > 0 ? near : [best]
   const ofDay = narrowed(alike, (row) => isOnDays(row, asked.days))
   const directed = narrowed(ofDay, (row) => goesTheWay(row, asked))
-  const rows = narrowed(directed, (row, all) => valueHits(row, asked) === Math.max(...all.map((each) => valueHits(each, asked))))
+  const rows = narrowed(
+    directed,
+    (row, all) => valueHits(row, asked) === Math.max(...all.map((each) => valueHits(each, asked))),
+  )
   const told = toldColumns(rows, asked, kind)
   const columns = best.cells.map((cell) => cell.header).filter((header) => !told.includes(header))
   const differsIn = rows.length > 1 ? columns.find((header) => distinct(rows, header).length > 1) : undefined
@@ -50,7 +52,10 @@ export function matchRows(best: Evidence, task: Task): RowMatch {
 const inOrder = (a: Evidence, b: Evidence): number => a.passage.number - b.passage.number || a.order - b.order
 
 /** Those that pass, unless none does. */
-function narrowed(rows: readonly Evidence[], passes: (row: Evidence, all: readonly Evidence[]) => boolean): readonly Evidence[] {
+function narrowed(
+  rows: readonly Evidence[],
+  passes: (row: Evidence, all: readonly Evidence[]) => boolean,
+): readonly Evidence[] {
   const kept = rows.filter((row) => passes(row, rows))
   return kept.length > 0 ? kept : rows
 }
@@ -99,12 +104,17 @@ function headerFit(header: string, asked: Asked): { hits: number; share: number 
 function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind): string[] {
   const first = rows[0]!
   const [key, ...others] = first.cells
-  const isFixed = (cell: Cell) => rows.length === 1 && hitsValue(cell, asked) && suits({ text: cell.value, cells: [] }, kind, asked) === 0
+  const isFixed = (cell: Cell) =>
+    rows.length === 1 && hitsValue(cell, asked) && suits({ text: cell.value, cells: [] }, kind, asked) === 0
   const open = others.filter((cell) => !isFixed(cell))
   const fits = open.map((cell) => ({ cell, ...headerFit(cell.header, asked) }))
   const most = Math.max(0, ...fits.map((each) => each.hits))
   const named = most === 0 ? fits : fits.filter((each) => each.hits === most)
-  const fitting = named.filter(({ cell }) => suits({ text: `${cell.header}: ${cell.value}`, cells: [cell] }, kind, asked) > 0)
+  const counts = kind === 'count' ? open.filter((cell) => /^\d+$/.test(cell.value)) : []
+  if (counts.length === 1) return [counts[0]!.header]
+  const fitting = named.filter(
+    ({ cell }) => suits({ text: `${cell.header}: ${cell.value}`, cells: [cell] }, kind, asked) > 0,
+  )
   const apt = fitting.length > 0 ? fitting : named
   const sharpest = Math.max(0, ...apt.map((each) => each.share))
   const sharp = most === 0 ? apt : apt.filter((each) => each.share >= sharpest - 0.01)
@@ -125,10 +135,15 @@ const hitsValue = (cell: Cell, asked: Asked): boolean => {
 export function sayRow(row: Evidence, told: readonly string[], task: Task): string {
   const [key, ...others] = row.cells
   if (!key) return finished(row.text)
-  const narrowing = others.filter((cell) => !told.includes(cell.header) && hitsValue(cell, task.asked) && !/^\d/.test(cell.value))
+  const narrowing = others.filter(
+    (cell) => !told.includes(cell.header) && hitsValue(cell, task.asked) && !/^\d/.test(cell.value),
+  )
   const about = [key, ...narrowing].map((cell) => asNoun(cell.value)).join(', ')
-  const facts = row.cells.filter((cell) => told.includes(cell.header) && cell !== key).map((cell) => sayCell(cell, task.phrases))
-  if (facts.length === 0) return finished(`${key.value}: ${others.map((cell) => `${asNoun(cell.header)} ${cell.value}`).join(', ')}`)
+  const facts = row.cells
+    .filter((cell) => told.includes(cell.header) && cell !== key)
+    .map((cell) => sayCell(cell, task.phrases))
+  if (facts.length === 0)
+    return finished(`${key.value}: ${others.map((cell) => `${asNoun(cell.header)} ${cell.value}`).join(', ')}`)
   return task.phrases.forRow(about, listed(facts, task.phrases.and))
 }
 

@@ -88,7 +88,7 @@ describe('not knowing', () => {
     ['half of the question', 'Who invented the key and the steam engine?'],
     ['a day the book does not speak of', 'Is the water turned on at noon on Sundays?'],
   ])('says so in the brief’s words: %s', (_what, question) => {
-    expect(ask(question)).toBe('The book does not say.')
+    expect(ask(question)).toMatch(/^The book does not say\.(?: What I do have near it is “\w+”(?: and “\w+”)?\.)?$/)
   })
 
   it('is not talked into an answer by having no passages', () => {
@@ -197,7 +197,7 @@ describe('rules', () => {
   })
 
   it('never mentions what it must not, and rather says that it does not know', () => {
-    expect(ask('Are sprinklers allowed?', rules('Never mention sprinklers.'))).toBe('The book does not say.')
+    expect(ask('Are sprinklers allowed?', rules('Never mention sprinklers.'))).toMatch(/^The book does not say\./)
     expect(ask('When is the water turned on?', rules('Never mention sprinklers.'))).toContain('April')
   })
 
@@ -218,7 +218,10 @@ describe('rules', () => {
       { role: 'system', content: compile(brief).text },
       { role: 'user', content: questionMessage('When is the water turned on?', ALL) },
     ])
-    expect(notes).toContain('Rule applied: Always → never speak of cats')
-    expect(notes).toContain('Rule not read: glow')
+    expect(notes).toContainEqual({
+      text: 'Rule applied: Always → never speak of cats',
+      line: '- [always] Never mention cats',
+    })
+    expect(notes).toContainEqual({ text: 'Rule not read: glow', line: '- [always] glow' })
   })
 })

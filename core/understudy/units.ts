@@ -56,7 +56,8 @@ export function unitsOf(passage: GivenPassage): Unit[] {
   )
 }
 
-const POINTS_BACK = /^(?:It|Its|They|Their|This|That|These|Those|He|She|Both|Here|There,|Other|Others|Otherwise|After that)\b/
+const POINTS_BACK =
+  /^(?:It|Its|They|Their|This|That|These|Those|He|She|Both|Here|There,|Other|Others|Otherwise|After that)\b/
 
 /** A sentence that points back is said together with the one it points to: alone it would mean nothing. */
 function addSentence(
@@ -67,7 +68,8 @@ function addSentence(
 ): void {
   const before = units.at(-1)
   const isSameLine = before?.kind === 'sentence' && before.paragraph === line
-  if (isSameLine && POINTS_BACK.test(text) && !before.text.endsWith(':')) add('sentence', `${before.text} ${text}`, line)
+  if (isSameLine && POINTS_BACK.test(text) && !before.text.endsWith(':'))
+    add('sentence', `${before.text} ${text}`, line)
   else add('sentence', text, line)
 }
 

@@ -1,4 +1,15 @@
-import { contentTerms, daysIn, isStopWord, languageOf, numberOf, quantitiesIn, stem, synonymsOf, terms, stemList } from '../text'
+import {
+  contentTerms,
+  daysIn,
+  isStopWord,
+  languageOf,
+  numberOf,
+  quantitiesIn,
+  stem,
+  synonymsOf,
+  terms,
+  stemList,
+} from '../text'
 import { withoutPoliteness } from '../question'
 import type { PromptView } from '../brief'
 
@@ -20,13 +31,15 @@ export interface Wanted {
 }
 
 /** Words that carry a question's form more than its subject: they count little, and need not be found. */
-const LIGHT = stemList('allow allowed bring take carry get go come travel make have need want use find tell give say mean know think let ' +
+const LIGHT = stemList(
+  'allow allowed bring take carry get go come travel make have need want use find tell give say mean know think let ' +
     'much many cost costs price prices fare charge charges charged fee pay paid buy long time times day hour kind type way thing ' +
     'start work happen possible ok okay okey right fine must should would could about like wish also ever still really ' +
     'exactly maximum minimum most any anyone someone people person else rule rules policy please help question total ' +
     'fit number information info details explain describe summarise summarize summary overview put full some something ' +
-    'no not never moment today tomorrow now available require required forbidden prohibited permit permitted welcome hear mine own along sure able'
-  )
+    'no not never moment today tomorrow now available require required forbidden prohibited permit permitted welcome hear mine own along sure able ' +
+    'keep wear hold hi hello hey dear problem issue weigh stand sit alone main point key quick q back spend back together spot possible year old want like',
+)
 const LIGHT_WEIGHT = 0.2
 const NUMBER_WEIGHT = 0.5
 const FOCUS_WEIGHT = 1.3
@@ -48,7 +61,11 @@ export interface Asked {
 }
 
 /** Takes a question apart. `names` are the stems that the passages at hand only ever write with a capital. */
-export function askedOf(question: string, view: Pick<PromptView, 'glossary' | 'name'>, names: ReadonlySet<string>): Asked {
+export function askedOf(
+  question: string,
+  view: Pick<PromptView, 'glossary' | 'name'>,
+  names: ReadonlySet<string>,
+): Asked {
   const text = withoutPoliteness(question)
   const language = languageOf(text)
   const days = daysIn(text)
@@ -61,7 +78,7 @@ export function askedOf(question: string, view: Pick<PromptView, 'glossary' | 'n
     const surface = text.slice(term.start, term.end)
     if (seen.has(term.stem) || isStopWord(surface, language) || isDay(surface)) return []
     seen.add(term.stem)
-    const isNumber = numberOf(surface) !== undefined || /^\d/.test(surface)
+    const isNumber = numberOf(surface) !== undefined || /^\d/.test(surface) || /^year-?old$/i.test(surface)
     const isUnit = measures.some((each) => term.start >= each.start && term.end <= each.end)
     const isWritten = !isTitleCased && isName(text, term.start, surface, view.name)
     const role: Wanted['role'] =
@@ -75,18 +92,23 @@ export function askedOf(question: string, view: Pick<PromptView, 'glossary' | 'n
               ? 'light'
               : 'subject'
     const isVerb = role === 'subject' && term.stem === verb
-    const weight = isVerb ? VERB_WEIGHT : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
+    const weight = isVerb
+      ? VERB_WEIGHT
+      : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
     return [{ stem: term.stem, forms: formsOf(term.stem, text, view), weight, role }]
   })
   const all = terms(text)
   const pairs = new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`))
   const stems = new Set(all.map((term) => term.stem))
-  const glossary = view.glossary.filter((entry) => [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))))
+  const glossary = view.glossary.filter((entry) =>
+    [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))),
+  )
   return { text, terms: wanted, days, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
 }
 
 const isDay = (word: string): boolean =>
-  daysIn(word).size > 0 || /^(?:week|day|weekdays?|weekends?|daily)$/i.test(word) === true && /^week(?:day|end)s?$/i.test(word)
+  daysIn(word).size > 0 ||
+  (/^(?:week|day|weekdays?|weekends?|daily)$/i.test(word) === true && /^week(?:day|end)s?$/i.test(word))
 
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
@@ -106,8 +128,12 @@ function isName(question: string, start: number, surface: string, agent: string)
 /** What the question asks for: "the *salary* of …", "which *colour* …", "what is the *notice* for …". */
 function focusOf(text: string): string | undefined {
   const found =
-    /\b(?:what|which|whose)(?:['’]s| is| are| was| were)? (?:the |your |our |my |a |an )?((?:[\p{L}-]+ ){0,2}?[\p{L}-]+) (?:of|for|in|on|at|to|with)\b/iu.exec(text) ??
-    /\b(?:which|what|how many|how much) ([\p{L}-]+)\b/iu.exec(text)
+    /\b(?:what|which|whose)(?:['’]s| is| are| was| were)? (?:the |your |our |my |a |an )?((?:[\p{L}-]+ ){0,2}?[\p{L}-]+) (?:of|for|in|on|at|to|with)\b/iu.exec(
+      text,
+    ) ?? /\b(?:which|what|how many|how much) ([\p{L}-]+)\b/iu.exec(text)
+  const number =
+    /\b(?:phone |telephone )?number (?:of|for) (?:the|your|our)\b/i.test(text) && !/\bhow many\b/i.test(text)
+  if (number) return stem('number')
   const word = found?.[1]?.split(' ').at(-1)
   if (!word || isStopWord(word) || LIGHT.has(stem(word))) return undefined
   return stem(word)
@@ -115,8 +141,11 @@ function focusOf(text: string): string | undefined {
 
 /** What is asked to happen: the word at the end of "when does … close". */
 function verbOf(text: string): string | undefined {
-  const found = /^\W*(?:when|where|how|until when|what time|from when) (?:does|do|did|is|are|was|were|will|can|must) (?:[\p{L}’'-]+ ){1,6}?([\p{L}-]+)(?=\?|$| (?:on|at|in|for|during|to|from|by|every|each)\b)/iu.exec(text)
-  return found ? stem(found[1]!) : undefined
+  const found =
+    /^\W*(?:when|where|how|until when|what time|from when) (?:does|do|did|is|are|was|were|will|can|must) (?:[\p{L}’'-]+ ){1,6}?([\p{L}-]+)(?=\?|$| (?:on|at|in|for|during|to|from|by|every|each)\b)/iu.exec(
+      text,
+    )
+  return found && !/\b(?:when|if|while)\b/i.test(found[0].slice(4)) ? stem(found[1]!) : undefined
 }
 
 /** The forms a term may take in a text: itself, the names a glossary joins with it, everyday synonyms. */

@@ -32,7 +32,7 @@ export function layOut(lines: readonly Line[]): Block[] {
   for (const line of kept) {
     const level = levelOf(line, body, levels)
     const last = open?.lines.at(-1)
-    const kind = level > 0 ? 'heading' : ITEM.test(line.text) ? 'item' : 'paragraph'
+    const kind = level > 0 ? 'heading' : ITEM.test(line.text) && !endsSentence(line, open, body) ? 'item' : 'paragraph'
     const goesOn = open && last && continues(open, last, line, kind, level, body)
     if (open && goesOn) open.lines.push(line)
     else {
@@ -42,6 +42,14 @@ export function layOut(lines: readonly Line[]): Block[] {
   }
   close()
   return blocks
+}
+
+/** "… when the wind is above force / 5. Doors stay locked": the number ends the sentence above and opens no list. */
+function endsSentence(line: Line, open: { kind: string; lines: Line[] } | undefined, body: number): boolean {
+  const last = open?.lines.at(-1)
+  if (open?.kind !== 'paragraph' || !last || last.page !== line.page || !/^\s*\d/.test(line.text)) return false
+  const isNextLine = line.fromTop - last.fromTop <= body * PARAGRAPH_GAP
+  return isNextLine && !/[.!?:;,]["'”’)]?\s*$/.test(last.text)
 }
 
 function continues(

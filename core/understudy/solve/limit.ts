@@ -1,5 +1,5 @@
-import { inUnitOf, keepsTo, quantitiesIn, type Quantity } from '../../text'
-import { stemSet, type Evidence } from '../evidence'
+import { inUnitOf, keepsTo, quantitiesIn, type Quantity, stemSet } from '../../text'
+import { type Evidence } from '../evidence'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
@@ -11,7 +11,12 @@ interface Limit {
   readonly fit: number
 }
 
-const DENIES = /\b(?:not|nobody|no one|never|cannot|no item|none|only as|refused|forbidden|prohibited)\b|\bno \w+ may\b|n[’']t\b/i
+/** A question that fears a no: what keeps to the limit is no problem. */
+const TROUBLE =
+  /\b(?:problem|issue|too (?:heavy|big|large|long|late|early|much|many|wide|tall|old|young)|forbidden|prohibited|not allowed)\b/i
+
+const DENIES =
+  /\b(?:not|nobody|no one|never|cannot|no item|none|only as|refused|forbidden|prohibited)\b|\bno \w+ may\b|n[’']t\b/i
 const MOST_LOOKED_AT = 12
 
 /**
@@ -28,10 +33,21 @@ export const againstLimit: Solver = (task): Finding | undefined => {
     if (!limit) continue
     const verdict = judged(quantity, limit)
     if (verdict === undefined) continue
+    if (isRange(limit))
+      return {
+        solver: 'limit',
+        pieces: [{ text: sayUnit(limit.unit, task), cites: [limit.unit.passage.number] }],
+        note: `${quantity.text} lies in “${limit.unit.text}”.`,
+      }
+    const asksTrouble = TROUBLE.test(task.asked.text)
+    const isBound = appliesOnly(limit, task)
     const isSameUnit = quantity.unit.toLowerCase() === limit.limit.unit.toLowerCase()
     const converts = !isSameUnit && ['mass', 'length', 'volume'].includes(quantity.dimension)
     const pieces: Piece[] = [
-      { text: verdict ? task.phrases.yes : task.phrases.no, isVerdict: true },
+      {
+        text: isBound && verdict ? task.phrases.depends : verdict !== asksTrouble ? task.phrases.yes : task.phrases.no,
+        isVerdict: true,
+      },
       { text: sayUnit(limit.unit, task), cites: [limit.unit.passage.number] },
       ...(converts ? [{ text: task.phrases.equals(quantity.text, inUnitOf(quantity.value, limit.limit)) }] : []),
     ]
@@ -50,19 +66,53 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
     quantitiesIn(`${unit.leadIn} ${unit.text}`.trim()).flatMap((limit, at, all): Limit[] => {
       if (limit.dimension !== quantity.dimension || !isSameCount(limit, quantity)) return []
       const text = `${unit.leadIn} ${unit.text}`.trim()
-      if (limit.bound === 'exact') return []
-      return [{ unit, limit, fit: unit.coverage + nearness(text, limit, all[at - 1], task) + (limit.bound === 'most' ? 0.15 : 0) }]
+      const range = rangeAround(text, limit)
+      if (limit.bound === 'exact' && !range) return []
+      if (range && !(quantity.value >= range[0] && quantity.value <= range[1])) return []
+      return [
+        {
+          unit,
+          limit,
+          fit:
+            unit.coverage +
+            nearness(text, limit, all[at - 1], task) +
+            (limit.bound === 'most' ? 0.15 : 0) +
+            (range ? IN_RANGE : 0),
+        },
+      ]
     }),
   )
   return limits.sort((a, b) => b.fit - a.fit)[0]
 }
+
+/** Of rules for several ranges, the one that the quantity lies in is meant. */
+const IN_RANGE = 0.6
+
+const isRange = ({ limit }: Limit): boolean => limit.bound === 'exact'
+
+/** The range a quantity opens or closes: "between 48 and 24 hours", "aged 5 to 15", in base units, low to high. */
+function rangeAround(text: string, limit: Quantity): [number, number] | undefined {
+  const before = /\b(?:between|from|aged?) (\d+(?:\.\d+)?) (?:and|to) $/i.exec(text.slice(0, limit.start))
+  if (!before || limit.amount === 0) return undefined
+  const ends = [Number(before[1]) * (limit.value / limit.amount), limit.value]
+  return [Math.min(...ends), Math.max(...ends)]
+}
+
+/** Whether a rule only demands something of those it is for ("children under 12 must be with an adult"). */
+const appliesOnly = ({ unit, limit }: Limit, task: Task): boolean =>
+  (limit.bound === 'under' || limit.bound === 'over') &&
+  /\b(?:must|have to|need)\b/i.test(unit.text) &&
+  !DENIES.test(unit.text) &&
+  /^\W*(?:\w+ )?(?:can|may|could)\b/i.test(task.asked.text)
 
 const isSameCount = (limit: Quantity, quantity: Quantity): boolean =>
   limit.dimension !== 'count' || limit.of.some((each) => quantity.of.includes(each))
 
 /** How much of the question stands between the quantity before and this one, or right after it: what the limit is of. */
 function nearness(text: string, limit: Quantity, before: Quantity | undefined, task: Task): number {
-  const stems = stemSet(`${text.slice(before?.end ?? 0, limit.start)} ${text.slice(limit.end).split(/\s+/).slice(0, 2).join(' ')}`)
+  const stems = stemSet(
+    `${text.slice(before?.end ?? 0, limit.start)} ${text.slice(limit.end).split(/\s+/).slice(0, 2).join(' ')}`,
+  )
   const terms = task.asked.terms.filter((term) => term.role !== 'number')
   const held = terms.reduce((sum, term) => sum + heldBy(term, stems) * term.weight, 0)
   const whole = terms.reduce((sum, term) => sum + term.weight, 0)
@@ -83,6 +133,7 @@ function judged(quantity: Quantity, { unit, limit }: Limit): boolean | undefined
     case 'under':
       return denies ? !keeps : keeps
     case 'exact':
-      return undefined
+      // Only a range gets here, and only when the quantity lies in it.
+      return true
   }
 }

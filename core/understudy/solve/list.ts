@@ -1,5 +1,5 @@
-import { words } from '../../text'
-import { stemSet, THIN, type Evidence } from '../evidence'
+import { words, stemSet } from '../../text'
+import { THIN, type Evidence } from '../evidence'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { isStep, unitsOf, withoutBullet, type Unit } from '../units'
@@ -26,9 +26,14 @@ export const wholeList: Solver = (task): Finding | undefined => {
   const list = lists[0]
   if (!list || list.fit < THIN) return undefined
   // A sentence that answers better than the list keeps its place, unless a procedure was asked for.
-  if (kind === 'list' && best && best.kind === 'sentence' && !leadsIn && best.coverage > list.fit + 0.1) return undefined
+  if (kind === 'list' && best && best.kind === 'sentence' && !leadsIn && best.coverage > list.fit + 0.1)
+    return undefined
   if (kind === 'howTo' && !list.items.some(isStep) && best && best.coverage > list.fit) return undefined
-  return { solver: 'list', pieces: piecesOf(list, task), note: `A list of ${list.items.length} answers: ${list.leadIn}` }
+  return {
+    solver: 'list',
+    pieces: piecesOf(list, task),
+    note: `A list of ${list.items.length} answers: ${list.leadIn}`,
+  }
 }
 
 /** The lists of a passage with how well each answers, by its leading line, headings and items. */
@@ -53,7 +58,7 @@ function listsIn(units: readonly Unit[], task: Task): FoundList[] {
     const isAboutList = task.asked.terms.some((term) => term.role !== 'light' && heldBy(term, lead) > 0)
     const bonus = task.kind === 'howTo' && items.some(isStep) ? STEPS_FIRST : 0
     const fit = whole === 0 ? 0 : held / whole
-    return isAboutList && fit >= THIN - 0.1 ? [{ leadIn, items, fit: fit + bonus }] : []
+    return isAboutList && fit >= THIN ? [{ leadIn, items, fit: fit + bonus }] : []
   })
 }
 

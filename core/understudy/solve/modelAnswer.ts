@@ -1,5 +1,6 @@
-import { contentStems, coverage, quantitiesIn, sentences } from '../../text'
-import { stemSet, type Evidence } from '../evidence'
+import { contentStems, coverage, quantitiesIn, sentences, stemSet } from '../../text'
+import { answerKindOf } from '../../question'
+import { type Evidence } from '../evidence'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { askedOf, heldBy, type Asked } from '../wanted'
@@ -8,6 +9,15 @@ import { askedOf, heldBy, type Asked } from '../wanted'
 const CLOSE = 0.6
 /** A sentence of a model answer rests on evidence that holds this share of its content. */
 const RESTS = 0.6
+const OUTRIGHT = 0.9
+
+/** Whether one of a model answer's sentences says what a unit says. */
+const speaksOf = (answer: string, unit: Evidence): boolean =>
+  sentences(answer).some(
+    ({ text }) =>
+      Math.max(coverage(contentStems(text), stemSet(unit.text)), coverage(contentStems(unit.text), stemSet(text))) >=
+      RESTS,
+  )
 
 /**
  * Follows the model answer of a close question: its sentences in their order, with the present facts. A sentence that
@@ -20,13 +30,24 @@ export const asModelled: Solver = (task): Finding | undefined => {
     .sort((a, b) => b.closeness - a.closeness)[0]
   if (!close || close.closeness < CLOSE) return undefined
   const { model } = close
+  // When something else answers the question outright, it is another question after all.
+  const outright = task.enough[0]
+  const isOther = outright !== undefined && outright.coverage >= OUTRIGHT && !speaksOf(model.answer, outright)
+  if (isOther) return undefined
   const pieces = sentences(model.answer).flatMap(({ text }): Piece[] => restated(text, task))
   if (!pieces.some((piece) => piece.cites)) return undefined
-  return { solver: 'model answer', pieces, note: `Follows the model answer to “${model.question}” (${Math.round(close.closeness * 100)} % alike).`, line: model.line }
+  return {
+    solver: 'model answer',
+    pieces,
+    note: `Follows the model answer to “${model.question}” (${Math.round(close.closeness * 100)} % alike).`,
+    line: model.line,
+  }
 }
 
 function closeness(task: Task, question: string): number {
   const other = askedOf(question, task.view, task.asked.names)
+  // A question of another kind about the same thing wants another answer.
+  if (answerKindOf(question) !== task.kind) return 0
   return Math.min(shared(task.asked, stemSet(question)), shared(other, stemSet(task.asked.text)))
 }
 

@@ -1,5 +1,5 @@
-import { stemList } from '../../text'
-import { gatherEvidence, stemSet, type Evidence } from '../evidence'
+import { stemList, stemSet } from '../../text'
+import { gatherEvidence, type Evidence } from '../evidence'
 import { paymentIn } from '../polarity'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Task } from '../task'
@@ -8,9 +8,26 @@ import { heldBy } from '../wanted'
 /** A question whether something is free or has to be paid for. */
 export const ASKS_FREE =
   /\b(?:free(?: of charge)?|for nothing|cost anything|(?:have|has|need) to pay|pay for|must (?:\w+ )?pay|charged?|expensive|dear|costly)\b/i
-const ASKS_PAID = /\b(?:cost anything|(?:have|has|need) to pay|must (?:\w+ )?pay|pay for|charged?|expensive|dear|costly|so much)\b/i
+const ASKS_PAID =
+  /\b(?:cost anything|(?:have|has|need) to pay|must (?:\w+ )?pay|pay for|charged?|expensive|dear|costly|so much)\b/i
 /** What such a question asks; what it asks about is the rest. */
-const PAYING = stemList(['free', 'pay', 'paid', 'cost', 'costs', 'charge', 'charged', 'expensive', 'dear', 'costly', 'full', 'fare', 'money', 'nothing', 'price'])
+const PAYING = stemList([
+  'free',
+  'pay',
+  'paid',
+  'cost',
+  'costs',
+  'charge',
+  'charged',
+  'expensive',
+  'dear',
+  'costly',
+  'full',
+  'fare',
+  'money',
+  'nothing',
+  'price',
+])
 
 const LEAST = 0.5
 const NEAR = 0.5
@@ -41,22 +58,32 @@ export function payment(task: Task): Finding | undefined {
   if (!best) return undefined
   const free = views.find((view) => view.says === 'free' || view.says === 'both')
   const paid = views.find((view) => view.says === 'paid' && isOfOne(view.unit, (free ?? view).unit))
-  const isSplit = free !== undefined && paid !== undefined && free.unit.coverage - paid.unit.coverage < 0.5 && (paid.unit.kind === 'row' || speaksOf(paid.unit, task))
+  const isSplit =
+    free !== undefined &&
+    paid !== undefined &&
+    free.unit.coverage - paid.unit.coverage < 0.5 &&
+    (paid.unit.kind === 'row' || speaksOf(paid.unit, task))
   const asksPaid = ASKS_PAID.test(task.asked.text)
   const isYes = asksPaid ? !free : best.says !== 'paid'
   const word = isSplit ? task.phrases.depends : isYes ? task.phrases.yes : task.phrases.no
   const shown = isSplit ? [free, paid] : [best]
   return {
     solver: 'payment',
-    pieces: [{ text: word, isVerdict: true }, ...shown.map(({ unit }): Piece => ({ text: sayUnit(unit, task), cites: [unit.passage.number] }))],
+    pieces: [
+      { text: word, isVerdict: true },
+      ...shown.map(({ unit }): Piece => ({ text: sayUnit(unit, task), cites: [unit.passage.number] })),
+    ],
     note: `Free for some: ${free ? 'yes' : 'no'}; at a price: ${paid ? 'yes' : 'no'}.`,
   }
 }
 
 const speaksOf = (unit: Evidence, task: Task): boolean => {
   const own = stemSet(unit.text)
-  return task.asked.terms.filter((term) => !PAYING.has(term.stem) && term.role !== 'light').every((term) => heldBy(term, own) > 0)
+  return task.asked.terms
+    .filter((term) => !PAYING.has(term.stem) && term.role !== 'light')
+    .every((term) => heldBy(term, own) > 0)
 }
 
 /** Statements of one source speak of one thing under different conditions. */
-const isOfOne = (a: Evidence, b: Evidence): boolean => a.passage.place.split(' › ')[0] === b.passage.place.split(' › ')[0]
+const isOfOne = (a: Evidence, b: Evidence): boolean =>
+  a.passage.place.split(' › ')[0] === b.passage.place.split(' › ')[0]

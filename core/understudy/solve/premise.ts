@@ -18,12 +18,15 @@ export const whyOrNot: Solver = (task): Finding | undefined => {
   const best = enough[0]
   if (!best || best.coverage < THIN) return undefined
   const said: Piece = { text: sayUnit(best, task), cites: [best.passage.number] }
-  if (suits(best, 'why', asked) > 0) return { solver: 'reason', pieces: [said], note: `A reason is given: ${best.text}` }
+  if (suits(best, 'why', asked) > 0)
+    return { solver: 'reason', pieces: [said], note: `A reason is given: ${best.text}` }
   const deniesWhatIs = contradicts(task)
   return {
     solver: deniesWhatIs ? 'premise' : 'no reason',
     pieces: [{ text: deniesWhatIs ? phrases.notSo : phrases.noReason, isVerdict: true }, said],
-    note: deniesWhatIs ? `What is asked takes for granted what is not so: ${best.text}` : `No reason is given: ${best.text}`,
+    note: deniesWhatIs
+      ? `What is asked takes for granted what is not so: ${best.text}`
+      : `No reason is given: ${best.text}`,
   }
 }
 
@@ -43,11 +46,18 @@ function correctedPrice(task: Task): Finding | undefined {
   const near = paymentViews(task)
   const against = near.find((view) => view.says === opposite)
   if (!against) return undefined
-  const agreeing = near.find((view) => view.says !== opposite && view.unit.passage.place.split(' › ')[0] === against.unit.passage.place.split(' › ')[0])
+  const agreeing = near.find(
+    (view) =>
+      view.says !== opposite && view.unit.passage.place.split(' › ')[0] === against.unit.passage.place.split(' › ')[0],
+  )
   const said = (view: typeof against): Piece => ({ text: sayUnit(view.unit, task), cites: [view.unit.passage.number] })
   return {
     solver: 'premise',
-    pieces: [{ text: task.phrases.notSo, isVerdict: true }, said(against), ...(agreeing && takesForFree ? [said(agreeing)] : [])],
+    pieces: [
+      { text: task.phrases.notSo, isVerdict: true },
+      said(against),
+      ...(agreeing && takesForFree ? [said(agreeing)] : []),
+    ],
     note: `What is asked takes for granted what is not so: ${against.unit.text}`,
   }
 }

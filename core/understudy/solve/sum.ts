@@ -1,5 +1,5 @@
-import { numberOf, quantitiesIn, sayMoney, stem, synonymsOf, terms, type Quantity, stemList } from '../../text'
-import { stemSet, type Evidence } from '../evidence'
+import { numberOf, quantitiesIn, sayMoney, stem, synonymsOf, terms, type Quantity, stemList, stemSet } from '../../text'
+import { type Evidence } from '../evidence'
 import { asNoun, matchRows, oneSum, valueOf } from '../rows'
 import { listed } from '../../phrases'
 import type { Finding, Party, Solver, Task } from '../task'
@@ -18,7 +18,11 @@ interface Group {
  * at a rate a mile. The working is shown. Only prices that the evidence states are multiplied and added.
  */
 export const workOutSum: Solver = (task) => {
-  const isMoney = task.kind === 'money' || (task.kind !== 'yesNo' && task.kind !== 'recommendation' && /\b(?:get|refund(?:ed)?|paid|back)\b/i.test(task.asked.text))
+  const isMoney =
+    task.kind === 'money' ||
+    (task.kind !== 'yesNo' &&
+      task.kind !== 'recommendation' &&
+      /\b(?:get|refund(?:ed)?|paid|back)\b/i.test(task.asked.text))
   if (!isMoney) return undefined
   const groups = groupsIn(task.asked.text, task.party)
   return byColumns(task, groups) ?? byRate(task, groups)
@@ -28,15 +32,13 @@ export const workOutSum: Solver = (task) => {
 export function groupsIn(question: string, party: Party): Group[] {
   const counted = quantitiesIn(question)
     // "A ten-trip card" is a name, not ten of something.
-    .filter((each) => each.dimension === 'count' && !/^[\w.]+-/.test(each.text))
+    .filter((each) => each.dimension === 'count' && !/\w-\p{L}/u.test(each.text))
     .map((each): Group => ({ count: each.amount, stems: each.of, noun: each.unit }))
   const single = [...question.matchAll(/\b(an?|one) ([\p{L}-]+)/giu)]
     .filter((match) => !counted.some((group) => group.stems[0] === stem(match[2]!)))
     .map((match): Group => ({ count: 1, stems: [stem(match[2]!)], noun: match[2]! }))
   const isOwn = /\b(?:us|we|our)\b/i.test(question) && !counted.some((group) => group.count > 1)
-  const own = isOwn
-    ? party.groups.map(({ count, noun }): Group => ({ count, stems: [...stemSet(noun)], noun }))
-    : []
+  const own = isOwn ? party.groups.map(({ count, noun }): Group => ({ count, stems: [...stemSet(noun)], noun })) : []
   return [...counted, ...single, ...own]
 }
 
@@ -46,14 +48,17 @@ const pieces = (groups: readonly Group[]): number => groups.reduce((sum, group) 
 function byColumns(task: Task, groups: readonly Group[]): Finding | undefined {
   const best = task.evidence.find((each) => each.kind === 'row' && task.enough.includes(each))
   if (!best || pieces(groups) < 2) return undefined
-  const said = stemSet([task.asked.text, ...task.party.groups.map((group) => group.noun)].join(' '))
+  const spoken = stemSet([task.asked.text, ...task.party.groups.map((group) => group.noun)].join(' '))
+  const said = new Set([...spoken].flatMap((each) => [each, ...synonymsOf(each)]))
   const priced = groups.flatMap((group) => {
     const header = columnFor(group, best, said, task)
     return header === undefined ? [] : [{ group, header }]
   })
   // "Three adults … a single": the single names their ticket and is no one of its own.
   const distinct = priced.filter(
-    ({ group, header }) => group.count > 1 || !priced.some((other) => other.group !== group && other.header === header && other.group.count > 1),
+    ({ group, header }) =>
+      group.count > 1 ||
+      !priced.some((other) => other.group !== group && other.header === header && other.group.count > 1),
   )
   if (distinct.length === 0 || distinct.reduce((sum, { group }) => sum + group.count, 0) < 2) return undefined
   const match = matchRows(best, task)
@@ -84,12 +89,26 @@ function columnFor(group: Group, row: Evidence, said: ReadonlySet<string>, task:
 function glossaryNames(of: string, task: Task): string[] {
   return task.view.glossary.flatMap((entry) => {
     const names = [entry.term, ...entry.also].map((name) => [...stemSet(name)])
-    return names.some((name) => name.length === 1 && name[0] === of) ? names.filter((name) => name.length === 1).flat() : []
+    return names.some((name) => name.length === 1 && name[0] === of)
+      ? names.filter((name) => name.length === 1).flat()
+      : []
   })
 }
 
 /** A stem that stands for anyone: "price per person" is paid by adults, guests and colleagues alike. */
-const PERSON = stemList(['person', 'head', 'peopl', 'passeng', 'guest', 'visitor', 'adult', 'particip', 'colleagu', 'employe', 'member'])
+const PERSON = stemList([
+  'person',
+  'head',
+  'peopl',
+  'passeng',
+  'guest',
+  'visitor',
+  'adult',
+  'particip',
+  'colleagu',
+  'employe',
+  'member',
+])
 
 const RATE = /([£€$])\s?(\d[\d,]*(?:\.\d+)?) (?:per|an?|each|for each|for every) (?:\w+ )?([\p{L}-]+)/giu
 
@@ -138,27 +157,63 @@ function rateInText(unit: Evidence, task: Task): Rate | undefined {
   return sum ? { ...sum, per: [] } : undefined
 }
 
+/** A name tells one rate from another more than any word. */
+const NAME_HITS = 3
+
 /** How many terms of the question stand between the rate before and this one. */
 function hitsBefore(text: string, index: number, rates: readonly RegExpMatchArray[], task: Task): number {
   const from = Math.max(0, ...rates.filter((each) => each.index! < index).map((each) => each.index! + each[0].length))
-  const stems = stemSet(text.slice(from, index))
-  return task.asked.terms.filter((term) => term.role !== 'light' && heldBy(term, stems) > 0).length
+  const stems = stemSet(`${text.slice(from, index)} ${text.slice(index).split(/[,;]|\.\s/)[0]!}`)
+  const held = task.asked.terms.filter((term) => term.role !== 'light' && heldBy(term, stems) > 0)
+  return held.reduce((sum, term) => sum + (term.role === 'name' ? NAME_HITS : 1), 0)
 }
 
 /** How many times the price is to be paid: the group or measure of the question that the price is for. */
-function timesOf(per: readonly string[], unit: Evidence, task: Task, groups: readonly Group[]): { amount: number; of: string } | undefined {
+function timesOf(
+  per: readonly string[],
+  unit: Evidence,
+  task: Task,
+  groups: readonly Group[],
+): { amount: number; of: string } | undefined {
+  const span = unit.kind === 'row' ? spansOf(unit, task) : undefined
+  if (span) return span
   const measure = quantitiesIn(task.asked.text).find((each) => isIn(each, per))
   if (measure) return { amount: measure.amount, of: measure.unit }
   const subject = stemSet(unit.kind === 'row' ? unit.cells[0]!.value : unit.text)
   const isPerson = per.some((each) => PERSON.has(each))
-  const group = groups.find((each) =>
-    each.count > 1 && (isPerson ? each.stems.some((s) => PERSON.has(s)) : each.stems.some((s) => per.includes(s))),
-  ) ?? groups.find((each) => each.count > 1 && each.stems.some((s) => subject.has(s) || [...synonymsOf(s)].some((other) => subject.has(other)) || glossaryNames(s, task).some((other) => subject.has(other))))
+  const group =
+    groups.find(
+      (each) =>
+        each.count > 1 && (isPerson ? each.stems.some((s) => PERSON.has(s)) : each.stems.some((s) => per.includes(s))),
+    ) ??
+    groups.find(
+      (each) =>
+        each.count > 1 &&
+        each.stems.some(
+          (s) =>
+            subject.has(s) ||
+            [...synonymsOf(s)].some((other) => subject.has(other)) ||
+            glossaryNames(s, task).some((other) => subject.has(other)),
+        ),
+    )
   return group && { amount: group.count, of: group.noun }
 }
 
+/** A row for "One week", asked about two weeks, is paid twice. */
+function spansOf(row: Evidence, task: Task): { amount: number; of: string } | undefined {
+  const key = quantitiesIn(row.cells[0]!.value).find((each) => each.dimension === 'duration' && each.bound === 'exact')
+  const asked =
+    key &&
+    quantitiesIn(task.asked.text).find(
+      (each) => each.dimension === 'duration' && each.value > key.value && each.value % key.value === 0,
+    )
+  return key && asked ? { amount: asked.value / key.value, of: row.cells[0]!.value.toLowerCase() } : undefined
+}
+
 const isIn = (quantity: Quantity, per: readonly string[]): boolean =>
-  quantity.dimension !== 'count' && quantity.dimension !== 'money' && terms(quantity.unit).some((term) => per.includes(term.stem))
+  quantity.dimension !== 'count' &&
+  quantity.dimension !== 'money' &&
+  terms(quantity.unit).some((term) => per.includes(term.stem))
 
 /** "For Sula Holm, the total is £27.00: 2 × £10.80 (adult return) + 1 × £5.40 (child return)." */
 function summed(

@@ -1,5 +1,6 @@
-import { contentStems, coverage, words } from '../../text'
-import { stemSet, type Evidence } from '../evidence'
+import { contentStems, coverage, words, stemSet } from '../../text'
+import { type Evidence } from '../evidence'
+import { unitsAllowed } from '../manner'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
@@ -19,20 +20,35 @@ export const inPoints: Solver = (task): Finding | undefined => {
   const speaksOfAll = (unit: Evidence) => {
     const own = stemSet(`${unit.text} ${unit.leadIn}`)
     const around = stemSet(`${unit.passage.place} ${unit.paragraph}`)
-    return subject.reduce((sum, term) => sum + Math.max(heldBy(term, own), 0.8 * heldBy(term, around)), 0) / subject.length
+    return (
+      subject.reduce((sum, term) => sum + Math.max(heldBy(term, own), 0.8 * heldBy(term, around)), 0) / subject.length
+    )
   }
   const isUnderHeading = (unit: Evidence) => {
     const heading = stemSet(unit.passage.place.split(' › ').slice(1).join(' '))
     return subject.every((term) => heldBy(term, heading) > 0)
   }
   const points = task.evidence
-    .filter((unit) => unit.kind !== 'item' && !unit.text.endsWith(':') && !unit.text.endsWith('?') && words(unit.text).length >= FEWEST_WORDS)
-    .map((unit) => ({ unit, weight: speaksOfAll(unit) + 0.12 * carries(unit) + (isUnderHeading(unit) ? 0.3 : 0) + (isBare ? 0.4 / (1 + unit.order) : 0) }))
+    .filter(
+      (unit) =>
+        unit.kind !== 'item' &&
+        !unit.text.endsWith(':') &&
+        !unit.text.endsWith('?') &&
+        words(unit.text).length >= FEWEST_WORDS,
+    )
+    .map((unit) => ({
+      unit,
+      weight:
+        speaksOfAll(unit) +
+        0.12 * carries(unit) +
+        (isUnderHeading(unit) ? 0.3 : 0) +
+        (isBare ? 0.4 / (1 + unit.order) : 0),
+    }))
     .filter((point) => point.weight >= 0.75)
     .sort((a, b) => b.weight - a.weight)
   const chosen: Evidence[] = []
   for (const { unit } of points) {
-    if (chosen.length === (isBare ? 2 : mostPoints(task))) break
+    if (chosen.length === (isBare ? Math.min(2, unitsAllowed(task.view.dials.brevity)) : mostPoints(task))) break
     if (!chosen.some((other) => repeats(unit.text, other.text))) chosen.push(unit)
   }
   if (chosen.length < Math.min(isBare ? 1 : FEWEST, points.length) || chosen.length === 0) return undefined

@@ -46,7 +46,10 @@ export const fromTable: Solver = (task): Finding | undefined => {
 }
 
 /** The row's subject with the cell that tells it from the others: "Carrow Quay to Inchmore, Saturday". */
-function withAbout(cells: Parameters<typeof sayRow>[0]['cells'], header: string): Parameters<typeof sayRow>[0]['cells'] {
+function withAbout(
+  cells: Parameters<typeof sayRow>[0]['cells'],
+  header: string,
+): Parameters<typeof sayRow>[0]['cells'] {
   const [key, ...others] = cells
   const side = cells.find((cell) => cell.header === header)
   if (!key || !side || side === key) return cells

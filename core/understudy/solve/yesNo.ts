@@ -1,13 +1,16 @@
+import { stemSet } from '../../text'
 import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit } from '../phrase'
 import type { Evidence } from '../evidence'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
-import { stemSet } from '../evidence'
+
 import { ASKS_FREE, payment } from './payment'
 
 /** A yes or no needs firmer evidence than a fact that can be read for itself. */
 const FIRM = 0.68
+/** And it must speak of most of the question itself, not only stand near what does. */
+const DIRECT = 0.5
 /** Evidence this near the best is asked for its view as well. */
 const SECOND_VIEW = 0.12
 
@@ -15,17 +18,27 @@ const SECOND_VIEW = 0.12
 export const yesOrNo: Solver = (task): Finding | undefined => {
   if (task.kind !== 'yesNo') return undefined
   if (ASKS_FREE.test(task.asked.text)) return payment(task)
-  const best = task.enough[0]
-  if (!best || best.coverage < FIRM) return onlyAnother(task)
-  const views = task.enough
+  const firm = task.enough.filter((unit) => unit.coverage >= FIRM && unit.direct >= DIRECT)
+  const best = firm[0]
+  if (!best) return onlyAnother(task)
+  const views = firm
     .filter((unit) => unit.coverage >= best.coverage - SECOND_VIEW && unit.score >= best.score - SECOND_VIEW * 2)
     .slice(0, 3)
     .map((unit) => ({ unit, says: unit.kind === 'row' ? rowSays(unit) : polarityOf(unit, task.asked) }))
-  const softened = views.find((view) => (view.says === 'yes' || view.says === 'depends') && view.unit.kind === 'sentence')
+  const softened = views.find(
+    (view) => (view.says === 'yes' || view.says === 'depends') && view.unit.kind === 'sentence',
+  )
   // An item that forbids a special case ("drones in flight") does not settle the general one.
   if (views[0]!.says === 'no' && views[0]!.unit.kind === 'item' && softened && isSpecial(views[0]!.unit, task)) {
-    const both = [views[0]!.unit, softened.unit].map((unit): Piece => ({ text: sayUnit(unit, task), cites: [unit.passage.number] }))
-    return { solver: 'yes or no', pieces: [{ text: task.phrases.depends, isVerdict: true }, ...both], note: 'One case is forbidden, another allowed.' }
+    const both = [views[0]!.unit, softened.unit].map((unit): Piece => ({
+      text: sayUnit(unit, task),
+      cites: [unit.passage.number],
+    }))
+    return {
+      solver: 'yes or no',
+      pieces: [{ text: task.phrases.depends, isVerdict: true }, ...both],
+      note: 'One case is forbidden, another allowed.',
+    }
   }
   const clear = views.find((view) => view.says !== 'unclear') ?? views[0]!
   return verdict(clear.unit, clear.says, task)
@@ -41,7 +54,8 @@ function verdict(unit: Evidence, says: Polarity, task: Task): Finding {
   const said = sayUnit(unit, task)
   const word = { yes: task.phrases.yes, no: task.phrases.no, depends: task.phrases.depends, unclear: '' }[says]
   // A pair that begins with its own yes or no needs none before it.
-  const lead: Piece[] = word === '' || new RegExp(`^${word.replace('.', '')}\\b`, 'i').test(said) ? [] : [{ text: word, isVerdict: true }]
+  const lead: Piece[] =
+    word === '' || new RegExp(`^${word.replace('.', '')}\\b`, 'i').test(said) ? [] : [{ text: word, isVerdict: true }]
   return {
     solver: 'yes or no',
     pieces: [...lead, { text: said, cites: [unit.passage.number] }],
@@ -51,19 +65,28 @@ function verdict(unit: Evidence, says: Polarity, task: Task): Finding {
 
 /** Whether an item says more than the question asks: then it speaks of a special case. */
 const isSpecial = (unit: Evidence, task: Task): boolean =>
-  [...stemSet(unit.text.replace(/^\W+/, ''))].filter((each) => !task.asked.terms.some((term) => heldBy(term, new Set([each])) > 0)).length > 0
+  [...stemSet(unit.text.replace(/^\W+/, ''))].filter(
+    (each) => !task.asked.terms.some((term) => heldBy(term, new Set([each])) > 0),
+  ).length > 0
 
 const GRAMMAR = /\b(?:the|a|an|do|does|is|are|can|may|i|we|you|my|our|it|to|of|in|on|at|for|with|and|or)\b/gi
 
 /** "Takes cards only", asked of cash: everything fits but the thing itself, and the statement names the only one. */
 function onlyAnother(task: Task): Finding | undefined {
-  const subject = task.asked.terms.filter((term) => term.role === 'subject' || term.role === 'name' || term.role === 'focus')
+  const subject = task.asked.terms.filter(
+    (term) => term.role === 'subject' || term.role === 'name' || term.role === 'focus',
+  )
   const unit = task.evidence.find((each) => {
     if (each.kind !== 'sentence' || !/\bonly\b/i.test(each.text)) return false
     const own = stemSet(each.text)
     const missing = subject.filter((term) => heldBy(term, own) === 0)
-    const sharesVerb = [...stemSet(task.asked.text.replace(GRAMMAR, ' '))].some((each) => own.has(each) && !subject.some((term) => term.stem === each))
-    return missing.length === 1 && subject.length > 1 && sharesVerb
+    const sharesVerb = [...stemSet(task.asked.text.replace(GRAMMAR, ' '))].some(
+      (each) => own.has(each) && !subject.some((term) => term.stem === each),
+    )
+    const isElsewhere =
+      /\bonly (?:in|at|on|from|to)\b/i.test(each.text) &&
+      new RegExp(`\\b(?:in|at|on|from|to) (?:the |a |my )?\\w*$`, 'i').test(task.asked.text.replace(/\W+$/, ''))
+    return missing.length === 1 && subject.length > 1 && (sharesVerb || isElsewhere)
   })
   return unit && verdict(unit, 'no', task)
 }

@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest'
+import {
+  datesIn,
+  daysIn,
+  editDistance,
+  inUnitOf,
+  isEnglishWord,
+  keepsTo,
+  languageOf,
+  oppositesOf,
+  quantitiesIn,
+  sayMoney,
+  stem,
+  subjectOf,
+  synonymsOf,
+} from './index'
+
+const short = (text: string) => quantitiesIn(text).map(({ dimension, value, bound }) => [dimension, value, bound])
+
+describe('quantities', () => {
+  it.each([
+    [
+      'one suitcase of up to 20 kg',
+      [
+        ['count', 1, 'exact'],
+        ['mass', 20_000, 'most'],
+      ],
+    ],
+    ['nothing heavier than 3.5 tonnes', [['mass', 3_500_000, 'over']]],
+    ['at least 20 minutes before', [['duration', 20, 'least']]],
+    ['groups of ten or more people', [['count', 10, 'least']]],
+    ['children under 5', [['age', 5, 'under']]],
+    ['my 4-year-old', [['age', 4, 'exact']]],
+    ['ten working days', [['duration', 14_400, 'exact']]],
+    [
+      '£1,120.50 a year',
+      [
+        ['money', 1120.5, 'exact'],
+        ['duration', 525_960, 'exact'],
+      ],
+    ],
+    ['at half past nine', [['clock', 570, 'exact']]],
+    ['from 6.30 pm', [['clock', 1110, 'least']]],
+    ['15 % off', [['percent', 15, 'exact']]],
+  ])('“%s”', (text, expected) => expect(short(text)).toEqual(expected))
+
+  it('names what is counted, and stops at a verb', () => {
+    expect(quantitiesIn('four wheelchair spaces')[0]!.of).toEqual(['wheelchair', 'space'])
+    expect(quantitiesIn('four bicycles cost too much')[0]!.unit).toBe('bicycles')
+  })
+
+  it('does not take a price for a time, nor a chapter for anything', () => {
+    expect(quantitiesIn('£0.45').map((each) => each.dimension)).toEqual(['money'])
+    expect(quantitiesIn('see 3.2 and 4.')).toEqual([])
+  })
+
+  it('compares and converts within a dimension', () => {
+    const limit = quantitiesIn('7.5 metres')[0]!
+    expect(keepsTo(8.2, 'most', limit.value)).toBe(false)
+    expect(inUnitOf(8.2, limit)).toBe('8.2 metres')
+    expect(inUnitOf(quantitiesIn('820 cm')[0]!.value, limit)).toBe('8.2 metres')
+    expect(sayMoney(1234.5, '£')).toBe('£1,234.50')
+  })
+})
+
+describe('days and dates', () => {
+  it.each([
+    ['Monday to Friday', [0, 1, 2, 3, 4]],
+    ['Fri–Mon', [0, 4, 5, 6]],
+    ['on weekends', [5, 6]],
+    ['Saturdays and Sundays', [5, 6]],
+    ['every day', [0, 1, 2, 3, 4, 5, 6]],
+    ['within ten working days', []],
+    ['the sundial', []],
+  ])('“%s”', (text, days) => expect([...daysIn(text)].sort()).toEqual(days))
+
+  it('reads dates as people write them, and none that does not exist', () => {
+    expect(datesIn('on 12 March 2027, March 3rd or 2027-01-04')).toMatchObject([
+      { day: 12, month: 3, year: 2027 },
+      { day: 3, month: 3 },
+      { day: 4, month: 1, year: 2027 },
+    ])
+    expect(datesIn('31 February')).toEqual([])
+  })
+})
+
+describe('words that belong together', () => {
+  it('joins irregular forms and everyday synonyms', () => {
+    expect(stem('kept')).toBe(stem('keep'))
+    expect(stem('children')).toBe(stem('child'))
+    expect(synonymsOf(stem('bike'))).toContain(stem('bicycle'))
+    expect(oppositesOf(stem('opens'))).toContain(stem('close'))
+    expect(subjectOf(stem('sunny'))).toContain(stem('weather'))
+    expect(synonymsOf(stem('puffin')).size).toBe(0)
+  })
+
+  it('measures slips of the pen', () => {
+    expect(editDistance('luggage', 'lugagge')).toBe(1)
+    expect(editDistance('tiket', 'ticket')).toBe(1)
+    expect(editDistance('form', 'from')).toBe(1)
+    expect(editDistance('cat', 'elephant', 2)).toBe(3)
+    expect([isEnglishWord('compare'), isEnglishWord('brng')]).toEqual([true, false])
+  })
+})
+
+describe('languages', () => {
+  it.each([
+    ['Wo ist die Kantine?', 'de'],
+    ['Où est le parking ?', 'fr'],
+    ['¿Dónde está la cantina y cuándo abre?', 'es'],
+    ['Dove si trova la mensa e quando apre?', 'it'],
+    ['Waar is de kantine en hoe laat gaat die open?', 'nl'],
+    ['Where is the canteen?', 'en'],
+    ['Price per person: £7.50; Price per head: £2.40', 'en'],
+  ])('“%s” is %s', (text, language) => expect(languageOf(text)).toBe(language))
+
+  it('keeps to what is expected when too little shows', () => {
+    expect(languageOf('Kantine', 'de')).toBe('de')
+    expect(languageOf('Kantine')).toBe('en')
+  })
+
+  it('stems each in its own way', () => {
+    expect(stem('Häuser', 'de')).toBe(stem('Haus', 'de'))
+    expect(stem('chevaux', 'fr')).not.toBe('')
+  })
+})
