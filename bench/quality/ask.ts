@@ -2,10 +2,9 @@
  * Asks one corpus a few lines and prints each reply with its workings; `--` begins a new conversation:
  * `npx tsx bench/quality/ask.ts ferries "When is the last boat?" "To Inchmore" -- "Hello"`
  */
-import { takeTurn, type Exchange } from '@parrot/core/dialogue'
+import { exchangeOf, takeTurn, type Exchange } from '@parrot/core/dialogue'
 import { understudy } from '@parrot/core/understudy'
 import { openCorpus } from './corpora'
-import { exchangeOf } from './judge'
 
 const [corpus, ...lines] = process.argv.slice(2)
 const open = await openCorpus(corpus === 'handbook' ? 'handbook' : 'ferries')

@@ -1,4 +1,4 @@
-import { takeTurn, withoutMarkers, type Exchange, type TurnState } from '@parrot/core/dialogue'
+import { exchangeOf, takeTurn, withoutMarkers, type Exchange, type TurnState } from '@parrot/core/dialogue'
 import { understudy } from '@parrot/core/understudy'
 import type { OpenCorpus } from './corpora'
 import type { Question } from './questions/question'
@@ -23,15 +23,6 @@ export async function ask({ brief, library }: OpenCorpus, question: Question): P
   }
   return judged(question, state!)
 }
-
-/** A turn as the next one sees it. */
-export const exchangeOf = ({ said, reply, question, outcome, memory }: TurnState): Exchange => ({
-  said,
-  reply,
-  question,
-  outcome,
-  memory,
-})
 
 const plain = (text: string): string => text.toLowerCase().replace(/[’‘]/g, "'").replace(/\s+/g, ' ')
 

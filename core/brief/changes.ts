@@ -37,6 +37,7 @@ export const FIELD_LABELS: Readonly<Record<string, string>> = {
   'manner.format.addressByName': 'Use of the visitor’s name',
   'manner.format.readingGrade': 'Reading grade',
   rules: 'Rule',
+  ruleSets: 'Shared rules',
   duties: 'Duty',
   boundaries: 'Boundary',
   glossary: 'Term',

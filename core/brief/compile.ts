@@ -177,3 +177,16 @@ function writeManner({ manner: { dials, format, samples } }: Brief): Written[] {
     ...samples.flatMap((sample, at) => stated(`manner.samples.${at}`, LABELS.sample, sample)),
   ]
 }
+
+/** How large each section of a compiled prompt is, in characters and tokens (estimated), in its order. */
+export function sectionSizes({
+  lines,
+}: Pick<CompiledPrompt, 'lines'>): { section: Section; characters: number; tokens: number }[] {
+  const sizes = new Map<Section, number>()
+  for (const line of lines) sizes.set(line.section, (sizes.get(line.section) ?? 0) + line.text.length + 1)
+  return [...sizes].map(([section, characters]) => ({
+    section,
+    characters,
+    tokens: Math.ceil(characters / CHARACTERS_PER_TOKEN),
+  }))
+}

@@ -6,3 +6,16 @@ export { migrate, type StoredBrief } from './migrate'
 export { fillVariables } from './variables'
 export { DIALS, dialWords, type DialName } from './prompt'
 export { drawFace } from './face'
+export { fallsUnder } from './boundary'
+export { applyEdits, reviewBrief, REMARK_KINDS, type Edit, type Remark, type RemarkKind } from './review'
+export {
+  answerQuestion,
+  draftFrom,
+  draftedPaths,
+  openQuestions,
+  sortPrompt,
+  stillDrafted,
+  type InterviewQuestion,
+  type Placement,
+} from './draft'
+export { sectionSizes } from './compile'

@@ -95,6 +95,8 @@ export const briefSchema = z.object({
   purpose: purpose.prefault({}),
   manner: manner.prefault({}),
   rules: z.array(ruleSchema).max(200).default([]),
+  /** Ids of rule sets that several agents share; their rules come after the brief's own. */
+  ruleSets: z.array(id).max(20).default([]),
   duties: z.array(dutySchema).max(50).default([]),
   boundaries: z.array(boundarySchema).max(100).default([]),
   glossary: z
@@ -133,6 +135,10 @@ export const briefSchema = z.object({
     .max(100)
     .default([]),
   freeform: text(40_000).default(''),
+  /** Characters the compiled prompt should keep to. */
+  budget: z.number().int().min(500).max(200_000).default(8000),
+  /** Paths of fields that were drafted for the designer and not yet touched or accepted. */
+  drafted: z.array(line()).max(500).default([]),
 })
 
 export type Brief = z.infer<typeof briefSchema>

@@ -15,7 +15,7 @@ export {
 } from './turn'
 export { ModelProblem, type ChatMessage, type Model, type ModelEvent } from './model'
 export { parseQuestionMessage, questionMessage, type GivenPassage, type QuestionMessage } from './prompt'
-export { factsIn, type Collected, type DutyState, type Fact, type Memory } from './memory'
+export { exchangeOf, factsIn, NOTHING_KNOWN, type Collected, type DutyState, type Fact, type Memory } from './memory'
 export { withGlossary } from './retrieve'
 export { withoutMarkers } from './citations'
 export { PassageLibrary, type StoredPassage, type StoredSource } from './library'

@@ -1,6 +1,6 @@
 import { quantitiesIn } from '../text'
 import { listed, phrasesFor } from '../phrases'
-import type { Exchange, Step } from './turn'
+import type { Exchange, Step, TurnState } from './turn'
 
 /** Something a visitor told of themselves, with the words it was told in. */
 export interface Fact {
@@ -30,6 +30,15 @@ export interface Memory {
   readonly duty?: DutyState
   readonly collected?: readonly Collected[]
 }
+
+/** A turn as the next one sees it. */
+export const exchangeOf = ({ said, reply, question, outcome, memory }: TurnState): Exchange => ({
+  said,
+  reply,
+  question,
+  outcome,
+  memory,
+})
 
 export const NOTHING_KNOWN: Memory = { facts: [] }
 

@@ -1,4 +1,4 @@
-import type { Citation, Exchange, Outcome, TurnState, Working } from '../dialogue'
+import { exchangeOf, type Citation, type Exchange, type Outcome, type TurnState, type Working } from '../dialogue'
 import { judge, type Verdict } from './check'
 import type { Check, Script } from './script'
 
@@ -42,7 +42,7 @@ export async function playScript(script: Script & { readonly id: string }, play:
       checks,
       passed: checks.every((check) => check.passed),
     })
-    conversation = [...conversation, { said: turn.say, reply: state.reply, question: state.question }]
+    conversation = [...conversation, exchangeOf(state)]
   }
   return { scriptId: script.id, title: script.title, passed: turns.every((turn) => turn.passed), turns }
 }

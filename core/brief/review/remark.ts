@@ -1,0 +1,56 @@
+import type { Brief } from '../schema'
+
+/** One change of a brief: a value put in place, an entry taken out, or one added to a list. Paths like "rules.2.do". */
+export type Edit =
+  | { readonly kind: 'set'; readonly field: string; readonly value: unknown }
+  | { readonly kind: 'remove'; readonly field: string }
+  | { readonly kind: 'add'; readonly field: string; readonly value: unknown }
+
+/** The kinds of remark, each made by one finder. */
+export const REMARK_KINDS = [
+  'said-and-forbidden',
+  'short-and-long',
+  'two-offers',
+  'two-sign-offs',
+  'duty-behind-boundary',
+  'suggestion-behind-boundary',
+  'no-way-out',
+  'vague',
+  'never-applies',
+  'said-twice',
+  'unexplained',
+  'unknown-tool',
+  'unknown-duty',
+  'unknown-variable',
+  'no-job',
+  'no-audience',
+  'no-answer-when-unknown',
+  'no-greeting',
+  'example-breaks-rule',
+  'greeting-out-of-tone',
+  'over-budget',
+  'too-long-rule',
+  'boundary-without-examples',
+  'question-missing',
+  'choice-without-choices',
+  'strength-against-words',
+  'term-twice',
+] as const
+export type RemarkKind = (typeof REMARK_KINDS)[number]
+
+/** A remark in the margin, beside the line it concerns: what was found, why it matters, and a mend where there is one. */
+export interface Remark {
+  readonly kind: RemarkKind
+  readonly field: string
+  readonly text: string
+  readonly why: string
+  readonly mend?: { readonly label: string; readonly edits: readonly Edit[] }
+}
+
+/** What a review knows beside the brief. */
+export interface ReviewContext {
+  /** Whether a word stands in the library; a review without one takes every word as known. */
+  readonly isInLibrary?: (word: string) => boolean
+}
+
+export type Finder = (brief: Brief, context: ReviewContext) => Remark[]
