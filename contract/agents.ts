@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { beginning, briefSchema } from './brief'
 import { STAGES } from './constants'
 
 /** How a stage of the work stands, for the path and the agents list. */
@@ -29,7 +30,11 @@ export const agentList = z.object({ agents: z.array(agentSchema) })
 
 const name = z.string().trim().min(1, 'Give the agent a name.').max(80, 'Keep the name under 80 characters.')
 
-export const newAgent = z.object({ name })
+/** A new agent: a name, and where its brief comes from; an empty brief when nothing is said. */
+export const newAgent = z.object({
+  name,
+  begin: z.union([beginning, z.object({ from: z.literal('brief'), brief: briefSchema })]).optional(),
+})
 
 export const agentChange = z.object({
   name: name.optional(),

@@ -29,6 +29,30 @@ export const workingSchema = z.object({
   tookMs: z.number(),
 })
 
+/** What one sentence of a reply rests on: a passage, a line of the brief, what the visitor said, or nothing. */
+export const supportSchema = z.object({
+  text: z.string(),
+  score: z.number(),
+  isClaim: z.boolean(),
+  isSupported: z.boolean(),
+  by: z.enum(['passage', 'brief', 'visitor', 'none']),
+  passageId: z.string().optional(),
+  sourceId: z.string().optional(),
+  field: z.string().optional(),
+})
+
+/** What an agent knows of a conversation beside its lines. */
+export const memorySchema = z.object({
+  facts: z.array(z.object({ key: z.string(), value: z.string(), said: z.string() })).readonly(),
+  duty: z
+    .object({ dutyId: z.string(), filled: z.record(z.string(), z.string()), asking: z.string(), isPaused: z.boolean() })
+    .optional(),
+  collected: z
+    .array(z.object({ dutyId: z.string(), name: z.string(), values: z.record(z.string(), z.string()) }))
+    .readonly()
+    .optional(),
+})
+
 /** What a visitor or designer says: any line, an empty one too. */
 export const newTurn = z.object({
   text: z.string().max(20_000, 'That is too long: keep it under 20,000 characters.'),
@@ -54,6 +78,8 @@ export const turnSchema = z.object({
   outcome: z.enum(OUTCOMES),
   citations: z.array(citationSchema).readonly(),
   workings: z.array(workingSchema).readonly(),
+  support: z.array(supportSchema).readonly(),
+  memory: memorySchema,
   revision: z.number(),
   edition: z.number().nullable(),
   model: z.string(),
@@ -79,6 +105,8 @@ export const newPin = z.object({ text: z.string().trim().min(1, 'Write the quest
 
 export type Citation = z.infer<typeof citationSchema>
 export type Working = z.infer<typeof workingSchema>
+export type Support = z.infer<typeof supportSchema>
+export type Memory = z.infer<typeof memorySchema>
 export type Turn = z.infer<typeof turnSchema>
 export type EarlierAnswer = z.infer<typeof earlierAnswer>
 export type Pin = z.infer<typeof pinSchema>

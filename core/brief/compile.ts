@@ -90,20 +90,24 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
   [
     'Duties',
     ({ duties }) =>
-      duties.flatMap((duty, at): Written[] => [
-        [`duties.${at}.name`, `- ${oneLine(duty.name)}${duty.when ? ` (when ${oneLine(duty.when)})` : ''}`],
-        ...duty.ask.map((ask, n): Written => [
-          `duties.${at}.ask.${n}`,
-          `  - Ask for ${ask.name} (${ask.type}${ask.required ? ', required' : ''}): ${oneLine(ask.question)}`,
-        ]),
-        ...freeText(`duties.${at}.steps`, duty.steps).map(([field, text]): Written => [field, `  ${text}`]),
-      ]),
+      duties.flatMap((duty, at): Written[] =>
+        !duty.enabled
+          ? []
+          : [
+              [`duties.${at}.name`, `- ${oneLine(duty.name)}${duty.when ? ` (when ${oneLine(duty.when)})` : ''}`],
+              ...duty.ask.map((ask, n): Written => [
+                `duties.${at}.ask.${n}`,
+                `  - Ask for ${ask.name} (${ask.type}${ask.required ? ', required' : ''}): ${oneLine(ask.question)}`,
+              ]),
+              ...freeText(`duties.${at}.steps`, duty.steps).map(([field, text]): Written => [field, `  ${text}`]),
+            ],
+      ),
   ],
   [
     'Boundaries',
     ({ boundaries }) =>
-      boundaries.flatMap(({ subject, examples, reply, onHit }, at): Written[] => {
-        if (oneLine(subject) === '') return []
+      boundaries.flatMap(({ subject, examples, reply, onHit, enabled }, at): Written[] => {
+        if (oneLine(subject) === '' || !enabled) return []
         const place = `boundaries.${at}`
         return [
           [place, `- Stay out of ${oneLine(subject)} (${onHit}). Say: ${oneLine(reply)}`],
@@ -126,10 +130,14 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
   [
     'Model answers',
     ({ answers }) =>
-      answers.flatMap((answer, at): Written[] => [
-        [`answers.${at}.question`, `- Asked: ${oneLine(answer.question)}`],
-        [`answers.${at}.answer`, `  A good answer: ${oneLine(answer.answer)}`],
-      ]),
+      answers.flatMap((answer, at): Written[] =>
+        !answer.enabled
+          ? []
+          : [
+              [`answers.${at}.question`, `- Asked: ${oneLine(answer.question)}`],
+              [`answers.${at}.answer`, `  A good answer: ${oneLine(answer.answer)}`],
+            ],
+      ),
   ],
   [
     'Openers',

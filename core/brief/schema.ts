@@ -79,6 +79,7 @@ const dutySchema = z.object({
     .max(50)
     .default([]),
   tools: z.array(line(80)).max(50).default([]),
+  enabled: z.boolean().default(true),
 })
 
 const boundarySchema = z.object({
@@ -87,6 +88,7 @@ const boundarySchema = z.object({
   examples: z.array(line(600)).max(50).default([]),
   reply: line(1000).default(''),
   onHit: z.enum(['decline', 'redirect', 'handOver']).default('decline'),
+  enabled: z.boolean().default(true),
 })
 
 /** Everything that says who an agent is and how it behaves. What is left out takes its default. */
@@ -104,7 +106,14 @@ export const briefSchema = z.object({
     .max(500)
     .default([]),
   answers: z
-    .array(z.object({ question: line(1000), answer: text(4000), why: line(1000).default('') }))
+    .array(
+      z.object({
+        question: line(1000),
+        answer: text(4000),
+        why: line(1000).default(''),
+        enabled: z.boolean().default(true),
+      }),
+    )
     .max(200)
     .default([]),
   openers: z

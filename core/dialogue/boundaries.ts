@@ -47,7 +47,7 @@ const replyOf = (brief: Brief, boundary: Boundary): string => boundary.reply.tri
 
 /** The first boundary a text falls under, by its place in the brief. */
 function hitBy(text: string, boundaries: readonly Boundary[]): number | undefined {
-  const at = boundaries.findIndex((boundary) => fallsUnder(text, boundary))
+  const at = boundaries.findIndex((boundary) => boundary.enabled && fallsUnder(text, boundary))
   return at < 0 ? undefined : at
 }
 

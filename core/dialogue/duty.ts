@@ -22,7 +22,7 @@ export const followDuty: Step = (state, context) => {
   const { brief } = context
   if (brief.duties.length === 0) return { state }
   const open = state.memory.duty
-  const duty = open && brief.duties.find((each) => each.id === open.dutyId)
+  const duty = open && brief.duties.find((each) => each.id === open.dutyId && each.enabled)
   if (open && duty) return goOn(duty, open, state, context)
   return begin(state, context)
 }
@@ -49,7 +49,7 @@ function begin(state: TurnState, context: TurnContext): StepResult {
     'comparison',
   ].includes(kind)
   const fits = context.brief.duties
-    .map((duty, at) => ({ duty, at, fit: fitOf(line, duty) }))
+    .map((duty, at) => ({ duty, at, fit: duty.enabled ? fitOf(line, duty) : 0 }))
     .sort((a, b) => b.fit - a.fit)
   const [best, second] = fits
   const isAsked = best !== undefined && !isInformation && (REQUEST.test(line) || isImperative(line) || best.fit >= 0.95)

@@ -35,6 +35,11 @@ export class PassageLibrary implements LibraryPort {
     return search(this.index, question, { limit }).map((hit) => this.#found(hit))
   }
 
+  /** Whether any passage holds a word, in whatever form. */
+  has(word: string): boolean {
+    return this.index.has(stem(word))
+  }
+
   /** The passage that stands before one in its source: a table is often explained by the lines above it. */
   before(passageId: string): FoundPassage | undefined {
     const at = this.#places().get(passageId)

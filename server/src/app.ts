@@ -12,6 +12,8 @@ import {
 } from 'fastify-type-provider-zod'
 import { healthSchema } from '@parrot/contract'
 import { agentRoutes } from './agents/routes'
+import { draftRoutes } from './agents/draftRoutes'
+import { ruleSetRoutes } from './agents/ruleSetRoutes'
 import { Bus } from './bus'
 import type { Config } from './config'
 import { openDatabase } from './database'
@@ -135,6 +137,8 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
     app.get('/api/openapi.json', { schema: { hide: true } }, async () => server.swagger())
   })
   await server.register(agentRoutes(services))
+  await server.register(draftRoutes(services))
+  await server.register(ruleSetRoutes(services))
   await server.register(libraryRoutes(services))
   await server.register(turnRoutes(services))
   await server.register(rehearsalRoutes(services))

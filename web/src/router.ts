@@ -5,6 +5,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'agents', component: () => import('./agents/AgentsPage.vue') },
+    { path: '/new', name: 'new-agent', component: () => import('./agents/NewAgentPage.vue') },
     { path: '/settings', name: 'settings', component: () => import('./settings/SettingsPage.vue') },
     {
       path: '/agents/:id',

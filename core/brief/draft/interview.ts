@@ -125,6 +125,7 @@ const STEPS: readonly Step[] = [
           examples: [],
           reply: reply?.slice(0, 1000) ?? '',
           onHit: 'decline' as const,
+          enabled: true,
         }
         return { ...grown, boundaries: [...grown.boundaries, entry] }
       }, brief),

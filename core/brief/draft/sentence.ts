@@ -206,9 +206,7 @@ const ASKED: readonly (readonly [RegExp, Brief['duties'][number]['ask']])[] = [
   ],
 ]
 
-function dutiesIn(
-  text: string,
-): {
+function dutiesIn(text: string): {
   id: string
   name: string
   when: string

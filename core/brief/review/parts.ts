@@ -8,6 +8,7 @@ import type { Finder, Remark } from './remark'
 /** A duty that a boundary keeps from ever beginning. */
 export const dutyBehindBoundary: Finder = (brief) =>
   brief.duties.flatMap((duty, at) => {
+    if (!duty.enabled) return []
     const lines = [duty.name, ...duty.examples].filter((text) => text.trim() !== '')
     const hit = brief.boundaries.find(
       (boundary) => boundary.subject.trim() !== '' && lines.some((line) => fallsUnder(line, boundary)),

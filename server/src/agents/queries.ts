@@ -1,6 +1,7 @@
 import { and, asc, eq, isNotNull, isNull, like } from 'drizzle-orm'
-import { BRIEF_VERSION, briefFrom } from '@parrot/core/brief'
-import { agents, revisions, type Database } from '../database'
+import { BRIEF_VERSION, briefFrom, type Brief } from '@parrot/core/brief'
+import type { Script } from '@parrot/core/rehearsal'
+import { agents, revisions, scripts, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import { currentBrief, saveBrief } from './briefs'
@@ -22,18 +23,31 @@ export async function agentById(db: Database, id: string): Promise<AgentRow> {
 }
 
 /** Creates an agent with a first brief that knows only its name. */
-export async function createAgent(db: Database, name: string): Promise<AgentRow> {
+export async function createAgent(
+  db: Database,
+  name: string,
+  begun: { readonly brief: Brief; readonly scripts: readonly Script[] } = { brief: emptyBrief(name), scripts: [] },
+): Promise<AgentRow> {
   return db.transaction(async (tx) => {
     const id = newId()
     const slug = await freeSlug(tx, name)
-    const brief = briefFrom({
-      identity: { name },
-      openers: { greeting: `Hello, I am ${name}. What would you like to know?` },
-    })
+    const brief = calledBy(begun.brief, name)
     const [agent] = await tx.insert(agents).values({ id, slug, name, revision: 1 }).returning()
     await tx.insert(revisions).values({ agentId: id, number: 1, parent: null, version: BRIEF_VERSION, brief })
+    for (const { title, turns } of begun.scripts)
+      await tx.insert(scripts).values({ id: newId(), agentId: id, title, turns: [...turns] })
     return agent!
   })
+}
+
+const emptyBrief = (name: string): Brief =>
+  briefFrom({ identity: { name }, openers: { greeting: `Hello, I am ${name}. What would you like to know?` } })
+
+/** The brief under the name it was given: where it greets by another, it greets by this one. */
+function calledBy(brief: Brief, name: string): Brief {
+  const before = brief.identity.name
+  const greeting = before ? brief.openers.greeting.replaceAll(before, name) : brief.openers.greeting
+  return { ...brief, identity: { ...brief.identity, name }, openers: { ...brief.openers, greeting } }
 }
 
 /** An address part from a name: "Marlow", then "marlow-2". Removed agents keep theirs, so that undo can give it back. */

@@ -1,7 +1,7 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
-import { compile, drawFace } from '@parrot/core/brief'
+import { compile, drawFace, reviewBrief, sectionSizes } from '@parrot/core/brief'
 import { readRule } from '@parrot/core/rules'
 import {
   agentChange,
@@ -17,15 +17,22 @@ import { agents } from '../database'
 import { streamWork } from '../http/events'
 import { endpointById } from '../settings/endpoints'
 import type { Services } from '../services'
+import { versionsInUse } from '../library/queries'
 import { currentBrief, redoBrief, saveBrief, undoBrief } from './briefs'
 import { agentById, createAgent, listAgents, removeAgent, renameAgent, restoreAgent } from './queries'
+import { begin } from './drafts'
+import { withSharedRules } from './ruleSets'
 import { describeAgent } from './stages'
 
 const params = z.object({ id: z.string() })
 
+/** What a new agent begins with: the brief that was agreed on, or the one its beginning gives. */
+const begun = (given: z.output<typeof newAgent>['begin']) =>
+  given === undefined ? undefined : given.from === 'brief' ? { brief: given.brief, scripts: [] } : begin(given)
+
 /** Agents and their briefs. */
 export const agentRoutes =
-  ({ db, bus }: Services): FastifyPluginAsyncZod =>
+  ({ db, bus, library }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.get('/api/agents', { schema: { response: { 200: agentList } } }, async () => {
       const rows = await listAgents(db)
@@ -35,7 +42,9 @@ export const agentRoutes =
     })
 
     app.post('/api/agents', { schema: { body: newAgent, response: { 201: agentSchema } } }, async (request, reply) =>
-      reply.code(201).send(await describeAgent(db, await createAgent(db, request.body.name))),
+      reply
+        .code(201)
+        .send(await describeAgent(db, await createAgent(db, request.body.name, begun(request.body.begin)))),
     )
 
     app.get('/api/agents/:id', { schema: { params, response: { 200: agentSchema } } }, async ({ params: { id } }) =>
@@ -89,8 +98,17 @@ export const agentRoutes =
 
     const state = async (id: string) => {
       const current = await currentBrief(db, id)
+      const shared = await withSharedRules(db, current.brief)
+      const compiled = compile(shared.brief)
+      const open = await library.open(await versionsInUse(db, id))
       return {
         ...current,
+        remarks: reviewBrief(current.brief, { isInLibrary: (word) => open.has(word) }),
+        size: {
+          characters: compiled.characters,
+          tokens: compiled.tokens,
+          sections: sectionSizes(compiled),
+        },
         savedAt: current.savedAt.toISOString(),
         readings: current.brief.rules.map((rule) => {
           const { understood, explanation } = readRule(rule.when, rule.do)
@@ -141,7 +159,7 @@ export const agentRoutes =
       async ({ params: { id } }) => {
         await agentById(db, id)
         const { revision, brief } = await currentBrief(db, id)
-        const compiled = compile(brief)
+        const compiled = compile((await withSharedRules(db, brief)).brief)
         return { revision, ...compiled }
       },
     )

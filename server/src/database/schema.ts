@@ -11,7 +11,8 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core'
 import type { Locator } from '@parrot/core/library'
-import type { Citation, Outcome, Working } from '@parrot/core/dialogue'
+import type { Rule } from '@parrot/core/brief'
+import type { Citation, Memory, Outcome, Support, Working } from '@parrot/core/dialogue'
 import type { ScriptResult, ScriptTurn } from '@parrot/core/rehearsal'
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
@@ -176,6 +177,10 @@ export const turns = pgTable(
     outcome: text('outcome').$type<Outcome>().notNull(),
     citations: jsonb('citations').$type<Citation[]>().notNull(),
     workings: jsonb('workings').$type<Working[]>().notNull(),
+    /** What each sentence of the reply rests on. */
+    support: jsonb('support').$type<Support[]>().notNull().default([]),
+    /** What the agent knew of the conversation after this turn. */
+    memory: jsonb('memory').$type<Memory>().notNull().default({ facts: [] }),
     revision: integer('revision').notNull(),
     edition: integer('edition'),
     /** Names brief, library and model together: two turns with the same stance had the same means. */
@@ -265,6 +270,17 @@ export const editions = pgTable(
   },
   (table) => [primaryKey({ columns: [table.agentId, table.number] })],
 )
+
+/** Rules that several agents share. Agents name the sets they use in their briefs. */
+export const ruleSets = pgTable('rule_sets', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  rules: jsonb('rules').$type<Rule[]>().notNull(),
+  /** Raised with every change, so that answers made with other rules are told apart. */
+  revision: integer('revision').notNull().default(1),
+  createdAt: created(),
+  removedAt: moment('removed_at'),
+})
 
 /** An outside model. The key is sealed with the key file of the data folder and never leaves the server. */
 export const endpoints = pgTable('endpoints', {

@@ -2,6 +2,7 @@ import { and, desc, eq, max } from 'drizzle-orm'
 import { BRIEF_VERSION, briefFrom, changesBetween, migrate } from '@parrot/core/brief'
 import type { Edition, Release, SourceChange } from '@parrot/contract'
 import { currentBrief } from '../agents/briefs'
+import { withSharedRules } from '../agents/ruleSets'
 import type { AgentRow } from '../agents/queries'
 import { agents, editions, rehearsals, sourceVersions, type Database, type FrozenSource } from '../database'
 import { HttpProblem } from '../http/problems'
@@ -23,7 +24,7 @@ const latestEdition = async (db: Database, agentId: string): Promise<EditionRow 
 /** What changed since the last edition; before the first, everything the brief says and every source is new. */
 export async function releaseState(db: Database, agent: AgentRow): Promise<State> {
   const latest = await latestEdition(db, agent.id)
-  const { brief } = await currentBrief(db, agent.id)
+  const { brief } = await withSharedRules(db, (await currentBrief(db, agent.id)).brief)
   const versions = await versionsInUse(db, agent.id)
   const before = latest ? migrate({ version: latest.version, brief: latest.brief }) : briefFrom({})
   return {
@@ -105,7 +106,10 @@ async function concernsOf(db: Database, agent: AgentRow): Promise<Release['conce
 
 /** Publishes the draft as the next edition and makes it live: brief and source versions are frozen as they are now. */
 export async function publishEdition(db: Database, agent: AgentRow, summary: string): Promise<number> {
-  const { brief, revision } = await currentBrief(db, agent.id)
+  const current = await currentBrief(db, agent.id)
+  const { revision } = current
+  // Shared rules are frozen with the edition: a later change of the set never reaches visitors.
+  const { brief } = await withSharedRules(db, current.brief)
   const sources = await versionsInUse(db, agent.id)
   const { briefChanges, sourceChanges: changes, latestEdition: last } = await releaseState(db, agent)
   if (last !== null && briefChanges.length === 0 && changes.length === 0)

@@ -1,5 +1,5 @@
 import { and, asc, count, desc, eq, max, ne, sql } from 'drizzle-orm'
-import type { Exchange, TurnState } from '@parrot/core/dialogue'
+import { NOTHING_KNOWN, type Exchange, type Memory, type TurnState } from '@parrot/core/dialogue'
 import type { Conversation, ConversationSummary, EarlierAnswer } from '@parrot/contract'
 import { conversations, turns, type Database } from '../database'
 import { notFound } from '../http/problems'
@@ -26,7 +26,13 @@ export async function conversationOf(
     .where(and(eq(conversations.id, id), eq(conversations.agentId, agentId), eq(conversations.channel, channel)))
   if (!row) throw notFound('conversation')
   const rows = await db
-    .select({ said: turns.said, reply: turns.reply, question: turns.question })
+    .select({
+      said: turns.said,
+      reply: turns.reply,
+      question: turns.question,
+      outcome: turns.outcome,
+      memory: turns.memory,
+    })
     .from(turns)
     .where(eq(turns.conversationId, id))
     .orderBy(desc(turns.ordinal))
@@ -65,6 +71,8 @@ export async function keepTurn(
         outcome: state.outcome,
         citations: [...state.citations],
         workings: [...state.workings],
+        support: [...state.support],
+        memory: state.memory,
         revision: subject.revision,
         edition: subject.edition,
         stance: subject.stance,
@@ -171,4 +179,29 @@ export async function conversationById(db: Database, id: string): Promise<Conver
       edition: line.edition,
     })),
   }
+}
+
+/** Erases what was remembered of a conversation: everything, or the facts of one key. */
+export async function forget(db: Database, conversationId: string, key: string | undefined): Promise<Memory> {
+  const [last] = await db
+    .select()
+    .from(turns)
+    .where(eq(turns.conversationId, conversationId))
+    .orderBy(desc(turns.ordinal))
+    .limit(1)
+  if (!last) throw notFound('conversation')
+  const memory =
+    key === undefined ? NOTHING_KNOWN : { ...last.memory, facts: last.memory.facts.filter((fact) => fact.key !== key) }
+  // What was told stays in no earlier turn either.
+  const rows = await db.select().from(turns).where(eq(turns.conversationId, conversationId))
+  await db.transaction(async (tx) => {
+    for (const row of rows) {
+      const kept =
+        key === undefined
+          ? NOTHING_KNOWN
+          : { ...row.memory, facts: row.memory.facts.filter((fact) => fact.key !== key) }
+      await tx.update(turns).set({ memory: kept }).where(eq(turns.id, row.id))
+    }
+  })
+  return memory
 }

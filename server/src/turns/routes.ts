@@ -4,6 +4,7 @@ import { ModelProblem } from '@parrot/core/dialogue'
 import {
   conversationList,
   conversationSchema,
+  memorySchema,
   newPin,
   newTurn,
   pinList,
@@ -19,6 +20,7 @@ import {
   answerBefore,
   conversationById,
   conversationOf,
+  forget,
   keepTurn,
   listConversations,
   type TurnRow,
@@ -124,6 +126,18 @@ export const turnRoutes =
       },
     )
 
+    app.delete(
+      '/api/conversations/:id/memory',
+      {
+        schema: {
+          params,
+          querystring: z.object({ key: z.string().max(40).optional() }),
+          response: { 200: memorySchema },
+        },
+      },
+      async ({ params: { id }, query }) => forget(db, id, query.key),
+    )
+
     app.get(
       '/api/conversations/:id',
       { schema: { params, response: { 200: conversationSchema } } },
@@ -139,6 +153,8 @@ const shownTurn = (row: TurnRow): Omit<Turn, 'before'> => ({
   outcome: row.outcome,
   citations: row.citations,
   workings: row.workings,
+  support: row.support,
+  memory: row.memory,
   revision: row.revision,
   edition: row.edition,
   model: row.model,

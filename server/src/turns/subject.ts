@@ -1,10 +1,11 @@
 import { and, eq } from 'drizzle-orm'
 import { migrate, type Brief } from '@parrot/core/brief'
-import type { Exchange, Model, TurnState, Working } from '@parrot/core/dialogue'
+import type { Exchange, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { takeTurn } from '@parrot/core/dialogue'
 import { understudy } from '@parrot/core/understudy'
 import { currentBrief } from '../agents/briefs'
 import type { AgentRow } from '../agents/queries'
+import { withSharedRules } from '../agents/ruleSets'
 import { editions, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { libraryState, type UsedVersion } from '../library/cache'
@@ -27,15 +28,22 @@ export interface Subject {
 /** The draft of an agent as it is now. */
 export async function draftOf(services: Services, agent: AgentRow): Promise<Subject> {
   const { revision, brief } = await currentBrief(services.db, agent.id)
+  const shared = await withSharedRules(services.db, brief)
   const versions = await versionsInUse(services.db, agent.id)
-  return complete(services, agent, { brief, revision, edition: null, versions })
+  return complete(services, agent, { brief: shared.brief, shared: shared.state, revision, edition: null, versions })
 }
 
 /** An edition of an agent, exactly as it was published. The model is the agent's present one. */
 export async function editionOf(services: Services, agent: AgentRow, number: number): Promise<Subject> {
   const row = await editionRow(services.db, agent.id, number)
   const brief = migrate({ version: row.version, brief: row.brief })
-  return complete(services, agent, { brief, revision: row.revision, edition: number, versions: row.sources })
+  return complete(services, agent, {
+    brief,
+    shared: '',
+    revision: row.revision,
+    edition: number,
+    versions: row.sources,
+  })
 }
 
 export async function editionRow(db: Database, agentId: string, number: number): Promise<typeof editions.$inferSelect> {
@@ -50,10 +58,12 @@ export async function editionRow(db: Database, agentId: string, number: number):
 async function complete(
   { db, seal }: Services,
   agent: AgentRow,
-  parts: Omit<Subject, 'model' | 'stance'>,
+  { shared, ...parts }: Omit<Subject, 'model' | 'stance'> & { readonly shared: string },
 ): Promise<Subject> {
   const model = agent.endpointId ? endpointModel(await endpointById(db, agent.endpointId), seal) : understudy
-  const stance = [parts.revision, libraryState(parts.versions), agent.endpointId ?? 'understudy'].join(':')
+  const stance = [parts.revision, libraryState(parts.versions), agent.endpointId ?? 'understudy', shared]
+    .filter(Boolean)
+    .join(':')
   return { ...parts, model, stance }
 }
 
@@ -78,6 +88,17 @@ export async function ask(
     model: subject.model,
     conversation,
     clock: () => performance.now(),
+    today: todayHere(),
     ...listening,
   })
+}
+
+/** Today where the server stands: the day rules and duties mean by "today". */
+function todayHere(): Today {
+  const now = new Date()
+  const two = (part: number) => String(part).padStart(2, '0')
+  return {
+    date: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`,
+    weekday: (now.getDay() + 6) % 7,
+  }
 }

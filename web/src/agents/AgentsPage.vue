@@ -19,29 +19,11 @@ onMounted(() => {
   void load()
 })
 
-const newName = ref('')
-const newField = ref<HTMLInputElement>()
-const isAdding = ref(false)
 const renaming = ref('')
 const newTitle = ref('')
 
-async function startAdding(): Promise<void> {
-  isAdding.value = true
-  await nextTick()
-  newField.value?.focus()
-}
-useKeys({ n: () => void startAdding() })
-
-async function create(): Promise<void> {
-  const name = newName.value.trim()
-  if (name === '') return
-  try {
-    const agent = await post<Agent>('/api/agents', { name })
-    await router.push({ name: 'brief', params: { id: agent.id } })
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
+const startNew = () => void router.push({ name: 'new-agent' })
+useKeys({ n: startNew })
 
 async function startRenaming(agent: Agent): Promise<void> {
   renaming.value = agent.id
@@ -92,25 +74,8 @@ async function remove(agent: Agent): Promise<void> {
         <h1>Mild Parrot</h1>
       </div>
       <RouterLink class="btn quiet" to="/settings">Models and settings</RouterLink>
-      <button type="button" class="btn main" @click="startAdding">New agent</button>
+      <button type="button" class="btn main" @click="startNew">New agent</button>
     </header>
-
-    <form v-if="isAdding" class="add" @submit.prevent="create">
-      <label for="new-name" class="label">What is the new agent called?</label>
-      <div class="row">
-        <input
-          id="new-name"
-          ref="newField"
-          v-model="newName"
-          class="field"
-          maxlength="80"
-          placeholder="A name people will remember"
-          @keydown.esc="isAdding = false"
-        />
-        <button class="btn main" :disabled="newName.trim() === ''">Create</button>
-        <button type="button" class="btn" @click="isAdding = false">Cancel</button>
-      </div>
-    </form>
 
     <EmptyNote v-if="error" tone="failed" title="The agents could not be loaded" :text="error">
       <button type="button" class="btn" @click="load">Try again</button>
@@ -119,9 +84,9 @@ async function remove(agent: Agent): Promise<void> {
     <EmptyNote
       v-else-if="data.agents.length === 0"
       title="No agents yet"
-      text="An agent answers people’s questions from your documents, in the tone you set. Start with its name."
+      text="An agent answers people’s questions from your documents, in the tone you set. Begin with a sentence, an interview, a template or a prompt you have."
     >
-      <button type="button" class="btn main" @click="startAdding">New agent</button>
+      <button type="button" class="btn main" @click="startNew">New agent</button>
     </EmptyNote>
 
     <ul v-else class="agents">
@@ -188,18 +153,6 @@ async function remove(agent: Agent): Promise<void> {
   gap: 12px;
   align-items: center;
   flex: 1;
-}
-.add {
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  padding: 16px 18px;
-  margin-bottom: 20px;
-}
-.row {
-  display: flex;
-  gap: 10px;
-  margin-top: 6px;
 }
 .loading {
   padding: 40px;

@@ -1,53 +1,44 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Brief } from '@parrot/contract'
-import { ElSwitch } from '../design/elements'
 import { useAgent } from '../frame/agentStore'
 import AgentFace from '../shared/AgentFace.vue'
 import { useBrief } from './briefStore'
-import DialRows from './DialRows.vue'
+import DutyList from './DutyList.vue'
 import EditLine from './EditLine.vue'
 import EntryList from './EntryList.vue'
+import GroundingSection from './GroundingSection.vue'
 import LineList from './LineList.vue'
+import MannerSection from './MannerSection.vue'
+import { useMarginLayout } from './marginLayout'
 import ModelChoice from './ModelChoice.vue'
 import RuleList from './RuleList.vue'
+import SharedRules from './SharedRules.vue'
+import SwitchLine from './SwitchLine.vue'
+import { newId } from './useEntries'
 
 /** The brief as a document, section by section; every line is edited where it is read. */
-const props = defineProps<{ brief: Brief }>()
+const props = defineProps<{ brief: Brief; agentId: string }>()
 const store = useBrief()
 const agents = useAgent()
+const root = ref<HTMLElement>()
+const shared = ref<InstanceType<typeof SharedRules>>()
+useMarginLayout(root, [() => store.remarks, () => store.readingOf])
 
 const { edit } = store
-
-const newId = () => Math.random().toString(36).slice(2, 10)
-
-const maxWordsShown = computed(() => props.brief.manner.format.maxWords ?? '')
-const formatError = ref('')
-
-/** A number within its bounds from what was typed, null for nothing, undefined for anything else. */
-function numberFrom(event: Event, least: number, most: number): number | null | undefined {
-  const text = (event.target as HTMLInputElement).value.trim()
-  const value = Number(text)
-  const fits = text === '' || (Number.isFinite(value) && value >= least && value <= most)
-  formatError.value = fits ? '' : `A number from ${least} to ${most.toLocaleString('en-GB')}, or nothing.`
-  return fits ? (text === '' ? null : value) : undefined
-}
-
-function setMaxWords(event: Event): void {
-  const words = numberFrom(event, 5, 2000)
-  if (words !== undefined) edit((draft) => (draft.manner.format.maxWords = words === null ? null : Math.round(words)))
-}
-
-function setReadingGrade(event: Event): void {
-  const grade = numberFrom(event, 1, 20)
-  if (grade !== undefined) edit((draft) => (draft.manner.format.readingGrade = grade))
-}
-
 const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(tag)
+const drafted = computed(() => props.brief.drafted.length)
+
+function setTurns(event: Event): void {
+  const value = Math.round(Number((event.target as HTMLInputElement).value))
+  if (value >= 0 && value <= 100) store.setAt('memory.turns', value)
+}
+
+const ON_HIT = { decline: 'says so and stops there', redirect: 'points elsewhere', handOver: 'hands over to a person' }
 </script>
 
 <template>
-  <div class="document">
+  <div ref="root" class="document">
     <section id="identity">
       <div class="title">
         <AgentFace :seed="brief.identity.avatar || brief.identity.name" :size="76" />
@@ -56,6 +47,13 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
           <p class="lead">{{ brief.identity.description || 'Say in one line what this agent is for.' }}</p>
         </div>
       </div>
+      <p v-if="drafted" class="draft-note">
+        <span
+          >{{ drafted }} {{ drafted === 1 ? 'line was' : 'lines were' }} drafted for you. Touch a line to make it
+          yours.</span
+        >
+        <button type="button" class="btn small" @click="store.accept()">Accept all</button>
+      </p>
       <h2>Identity</h2>
       <EditLine label="Name" path="identity.name" :maxlength="80" placeholder="What people call it" />
       <EditLine label="Role" path="identity.role" :maxlength="300" placeholder="the front desk of …" />
@@ -67,6 +65,7 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
       />
       <EditLine label="Face" path="identity.avatar" :maxlength="120" placeholder="Any words: each draws another face" />
       <EditLine label="Language" path="identity.language" :accepts="isLanguage" :maxlength="35" placeholder="en-GB" />
+      <LineList label="Also speaks" path="identity.alsoSpeaks" :most="20" placeholder="fr, de, es, it or nl" />
     </section>
 
     <section id="purpose">
@@ -79,83 +78,7 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
 
     <section id="manner">
       <h2>Manner</h2>
-      <EditLine
-        label="Persona"
-        path="manner.persona"
-        is-long
-        :maxlength="8000"
-        placeholder="How it speaks, as you would describe a person"
-      />
-      <DialRows :dials="brief.manner.dials" @change="(dial, value) => edit((d) => (d.manner.dials[dial] = value))" />
-      <div class="format">
-        <span class="label">Format</span>
-        <div class="choices">
-          <label data-field="manner.format.maxWords">
-            At most
-            <input
-              class="field words"
-              inputmode="numeric"
-              :value="maxWordsShown"
-              placeholder="any"
-              aria-label="Longest answer in words"
-              @change="setMaxWords"
-            />
-            words
-          </label>
-          <label data-field="manner.format.bullets">
-            Lists as bullets
-            <select
-              class="field"
-              :value="brief.manner.format.bullets"
-              @change="edit((d) => (d.manner.format.bullets = ($event.target as HTMLSelectElement).value as 'auto'))"
-            >
-              <option value="auto">where they help</option>
-              <option value="always">always</option>
-              <option value="never">never</option>
-            </select>
-          </label>
-          <label data-field="manner.format.readingGrade">
-            Reading grade at most
-            <input
-              class="field words"
-              inputmode="decimal"
-              :value="props.brief.manner.format.readingGrade ?? ''"
-              placeholder="any"
-              aria-label="Reading grade at most"
-              @change="setReadingGrade"
-            />
-          </label>
-          <label data-field="manner.format.emoji">
-            <ElSwitch
-              :model-value="brief.manner.format.emoji"
-              size="small"
-              aria-label="Emoji"
-              @update:model-value="edit((d) => (d.manner.format.emoji = $event === true))"
-            />
-            Emoji
-          </label>
-          <label data-field="manner.format.addressByName">
-            <ElSwitch
-              :model-value="brief.manner.format.addressByName"
-              size="small"
-              aria-label="Use the visitor’s name"
-              @update:model-value="edit((d) => (d.manner.format.addressByName = $event === true))"
-            />
-            Use the visitor’s name
-          </label>
-          <p v-if="formatError" class="wrong" role="alert">{{ formatError }}</p>
-          <p class="small soft">
-            The built-in model follows formality, warmth, brevity, the word limit and bullets. The other dials, reading
-            grade, emoji and the visitor’s name are for an outside model.
-          </p>
-        </div>
-      </div>
-      <EditLine
-        label="Sign-off"
-        path="manner.format.signOff"
-        :maxlength="300"
-        placeholder="A closing line for every answer, or nothing"
-      />
+      <MannerSection :brief="brief" :agent-id="agentId" />
     </section>
 
     <section id="rules">
@@ -163,9 +86,17 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
       <RuleList
         :rules="brief.rules"
         :reading-of="store.readingOf"
-        :new-id="newId"
+        field="rules"
+        can-share
         @change="edit((d) => (d.rules = $event))"
+        @share="shared?.share($event)"
       />
+      <SharedRules ref="shared" />
+    </section>
+
+    <section id="duties">
+      <h2>Duties</h2>
+      <DutyList :duties="brief.duties" @change="edit((d) => (d.duties = $event))" />
     </section>
 
     <section id="boundaries">
@@ -178,8 +109,9 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
           { key: 'subject', label: 'Stay out of', placeholder: 'a subject in a few words' },
           { key: 'examples', label: 'Such as', placeholder: 'one question a line', isList: true, separator: '\n' },
           { key: 'reply', label: 'Say instead', placeholder: 'word for word' },
+          { key: 'onHit', label: 'And then', placeholder: '', choices: ON_HIT },
         ]"
-        :blank="() => ({ id: newId(), subject: '', examples: [], reply: '', onHit: 'decline' as const })"
+        :blank="() => ({ id: newId(), subject: '', examples: [], reply: '', onHit: 'decline' as const, enabled: true })"
         empty="Subjects it stays out of, and what it says instead."
         @change="edit((d) => (d.boundaries = $event))"
       />
@@ -202,6 +134,23 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
       />
     </section>
 
+    <section id="answers">
+      <h2>Model answers</h2>
+      <EntryList
+        name="model answer"
+        field="answers"
+        :entries="brief.answers"
+        :parts="[
+          { key: 'question', label: 'Asked', placeholder: 'a question as people put it' },
+          { key: 'answer', label: 'Good answer', placeholder: 'as you would give it' },
+          { key: 'why', label: 'Why good', placeholder: 'for you and your colleagues' },
+        ]"
+        :blank="() => ({ question: '', answer: '', why: '', enabled: true })"
+        empty="Worked examples. A close question is answered in the same shape, with the facts as they are now."
+        @change="edit((d) => (d.answers = $event))"
+      />
+    </section>
+
     <section id="openers">
       <h2>Openers</h2>
       <EditLine
@@ -217,40 +166,53 @@ const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(t
         :most="12"
         placeholder="A question a visitor may begin with"
       />
+      <SwitchLine
+        label="Next questions"
+        path="openers.followUps"
+        on="An outside model suggests what to ask next."
+        off="No next questions are suggested."
+      />
     </section>
 
     <section id="grounding">
       <h2>Grounding</h2>
-      <div class="switch" data-field="grounding.libraryOnly">
-        <span class="label">Library only</span>
-        <ElSwitch
-          :model-value="brief.grounding.libraryOnly"
-          aria-label="Library only"
-          @update:model-value="edit((d) => (d.grounding.libraryOnly = $event === true))"
-        />
-        <span class="small soft">{{
-          brief.grounding.libraryOnly
-            ? 'It says only what the library says.'
-            : 'A language model may add what it knows by itself.'
-        }}</span>
-      </div>
-      <div class="switch" data-field="grounding.cite">
-        <span class="label">Citations</span>
-        <ElSwitch
-          :model-value="brief.grounding.cite"
-          aria-label="Citations"
-          @update:model-value="edit((d) => (d.grounding.cite = $event === true))"
-        />
-        <span class="small soft">{{
-          brief.grounding.cite ? 'Every answer shows where it stands.' : 'Answers carry no sources.'
-        }}</span>
-      </div>
-      <EditLine
-        label="When unknown"
-        path="grounding.whenUnknown"
-        is-long
-        :maxlength="1000"
-        placeholder="What it says when the library does not tell"
+      <GroundingSection :brief="brief" />
+    </section>
+
+    <section id="memory">
+      <h2>Memory</h2>
+      <label class="number-line" data-field="memory.turns">
+        <span class="label">Turns</span>
+        <input class="field" type="number" min="0" max="100" :value="brief.memory.turns" @change="setTurns" />
+        <span class="small soft">of the conversation are seen in full.</span>
+      </label>
+      <SwitchLine
+        label="Summary"
+        path="memory.summarise"
+        on="What came before them is kept in a line each."
+        off="What came before them is forgotten."
+      />
+      <SwitchLine
+        label="The visitor"
+        path="memory.rememberVisitor"
+        on="Name, party and preferences are remembered for this conversation."
+        off="Nothing a visitor tells of themselves is kept."
+      />
+    </section>
+
+    <section id="variables">
+      <h2>Variables</h2>
+      <EntryList
+        name="variable"
+        field="variables"
+        :entries="brief.variables"
+        :parts="[
+          { key: 'name', label: 'Name', placeholder: 'used as {{name}} in greeting, rules and steps' },
+          { key: 'fallback', label: 'Otherwise', placeholder: 'what stands there when nothing is known' },
+        ]"
+        :blank="() => ({ name: '', fallback: '' })"
+        empty="Words that differ from visitor to visitor, used as {{name}} in greeting, rules and steps."
+        @change="edit((d) => (d.variables = $event))"
       />
     </section>
 
@@ -298,41 +260,25 @@ section h2 {
   font: 18px/1.45 var(--serif);
   color: var(--soft);
 }
-.format,
-.switch {
+.draft-note {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 14px;
+  margin-bottom: 14px;
+  background: var(--sky);
+  border-radius: var(--radius);
+}
+.number-line {
   display: grid;
-  grid-template-columns: 128px 1fr;
+  grid-template-columns: 128px 84px 1fr;
   gap: 14px;
   align-items: center;
   padding: 7px 0;
 }
-.format {
-  align-items: baseline;
-}
-.switch {
-  grid-template-columns: 128px auto 1fr;
-}
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 26px;
-  align-items: center;
-}
-.choices label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.choices .field {
-  width: auto;
+.number-line .field {
   padding: 5px 8px;
-}
-.choices .words {
-  width: 72px;
   text-align: right;
-}
-.wrong {
-  color: var(--brick);
-  font-size: 14px;
 }
 </style>

@@ -6,6 +6,7 @@ import { useKeys } from '../shared/keys'
 import { tellFailure } from '../shared/undo'
 import BriefDocument from './BriefDocument.vue'
 import { useBrief } from './briefStore'
+import BudgetMeter from './BudgetMeter.vue'
 import PromptView from './PromptView.vue'
 import SaveLine from './SaveLine.vue'
 
@@ -23,10 +24,14 @@ const SECTIONS = [
   ['purpose', 'Purpose'],
   ['manner', 'Manner'],
   ['rules', 'Rules'],
+  ['duties', 'Duties'],
   ['boundaries', 'Boundaries'],
   ['glossary', 'Glossary'],
+  ['answers', 'Model answers'],
   ['openers', 'Openers'],
   ['grounding', 'Grounding'],
+  ['memory', 'Memory'],
+  ['variables', 'Variables'],
   ['freeform', 'Free text'],
   ['model', 'Model'],
 ] as const
@@ -57,6 +62,10 @@ function goTo(field: string): void {
   void router.replace({ query: { field } }).then(showField)
 }
 
+/** How many remarks stand in a section of the document. */
+const remarksOn = (section: string): number =>
+  store.remarks.filter((remark) => remark.field === section || remark.field.startsWith(`${section}.`)).length
+
 const jump = (id: string) => document.getElementById(id)?.scrollIntoView({ behavior: 'smooth', block: 'start' })
 </script>
 
@@ -71,7 +80,10 @@ const jump = (id: string) => document.getElementById(id)?.scrollIntoView({ behav
   </EmptyNote>
   <div v-else-if="brief" class="brief">
     <nav class="contents" aria-label="Sections of the brief">
-      <a v-for="[id, title] in SECTIONS" :key="id" :href="`#${id}`" @click.prevent="jump(id)">{{ title }}</a>
+      <a v-for="[id, title] in SECTIONS" :key="id" :href="`#${id}`" @click.prevent="jump(id)"
+        >{{ title
+        }}<span v-if="remarksOn(id)" class="marks" :title="`${remarksOn(id)} remarks`">✎ {{ remarksOn(id) }}</span></a
+      >
     </nav>
 
     <div class="sheet">
@@ -84,12 +96,13 @@ const jump = (id: string) => document.getElementById(id)?.scrollIntoView({ behav
             Compiled prompt
           </button>
         </div>
+        <BudgetMeter />
         <SaveLine />
       </div>
 
       <PromptView v-if="view === 'prompt'" :agent-id="agentId" :revision="store.revision" @field="goTo" />
 
-      <BriefDocument v-else :brief="brief" />
+      <BriefDocument v-else :brief="brief" :agent-id="agentId" />
     </div>
   </div>
   <p v-else class="soft opening">Opening the brief…</p>
@@ -122,6 +135,10 @@ const jump = (id: string) => document.getElementById(id)?.scrollIntoView({ behav
 .contents a:hover {
   background: var(--paper-deep);
   color: var(--ink);
+}
+.marks {
+  float: right;
+  color: var(--warm);
 }
 .bar {
   position: sticky;

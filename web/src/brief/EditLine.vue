@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useBrief } from './briefStore'
+import RemarkNotes from './RemarkNotes.vue'
 
 /** One field of the brief, named by its path, read as text and edited in place. */
 const props = defineProps<{
@@ -29,7 +30,7 @@ function onEnter(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <label class="line" :data-field="path">
+  <label class="line" :class="{ drafted: store.isDrafted(path) }" :data-field="path">
     <span class="label">{{ label }}</span>
     <textarea
       class="ghost"
@@ -41,11 +42,13 @@ function onEnter(event: KeyboardEvent): void {
       @input="input"
       @keydown.enter="onEnter"
     />
+    <RemarkNotes :field="path" />
   </label>
 </template>
 
 <style scoped>
 .line {
+  position: relative;
   display: grid;
   grid-template-columns: 128px 1fr;
   gap: 14px;

@@ -1,18 +1,36 @@
 <script setup lang="ts" generic="T extends Record<string, unknown>">
-import { nextTick, ref } from 'vue'
+import { ref } from 'vue'
+import { useBrief } from './briefStore'
+import EntryActs from './EntryActs.vue'
+import RemarkNotes from './RemarkNotes.vue'
+import { useEntries } from './useEntries'
 
-/** A list of entries with a few text parts each (glossary terms, boundaries), edited in place. */
+/** A list of entries with a few text parts each (glossary terms, boundaries, model answers), edited in place. */
 const props = defineProps<{
   name: string
   field: string
   entries: readonly T[]
-  /** The parts to edit: key, label, placeholder; a list part is written with commas. */
-  parts: readonly { key: keyof T & string; label: string; placeholder: string; isList?: boolean; separator?: string }[]
+  /** The parts to edit: key, label, placeholder; a list part is written with commas, a choice picked. */
+  parts: readonly {
+    key: keyof T & string
+    label: string
+    placeholder: string
+    isList?: boolean
+    separator?: string
+    choices?: Readonly<Record<string, string>>
+  }[]
   blank: () => T
   empty: string
 }>()
 const emit = defineEmits<{ change: [entries: T[]] }>()
+const store = useBrief()
 const root = ref<HTMLElement>()
+const entries = useEntries<T>(
+  root,
+  () => props.entries,
+  (next) => emit('change', next),
+  { blank: props.blank, copy: (entry) => ({ ...entry, ...('id' in entry ? { id: props.blank().id } : {}) }) },
+)
 
 const shown = (entry: T, part: (typeof props.parts)[number]): string =>
   part.isList ? (entry[part.key] as readonly string[]).join(part.separator ?? ', ') : String(entry[part.key])
@@ -25,49 +43,71 @@ function set(at: number, part: (typeof props.parts)[number], event: Event): void
         .map((each) => each.trimStart())
         .filter((each, n, all) => each !== '' || n === all.length - 1)
     : text.replace(/\n/g, ' ')
-  emit(
-    'change',
-    props.entries.map((entry, index) => (index === at ? { ...entry, [part.key]: value } : entry)),
-  )
+  entries.set(at, { [part.key]: value } as unknown as Partial<T>)
 }
 
-async function add(): Promise<void> {
-  emit('change', [...props.entries, props.blank()])
-  await nextTick()
-  const rows = root.value?.querySelectorAll('.entry')
-  rows?.[rows.length - 1]?.querySelector('textarea')?.focus()
-}
+const enabledOf = (entry: T): boolean | undefined => ('enabled' in entry ? entry.enabled === true : undefined)
+const enable = (at: number, on: boolean) => entries.set(at, { enabled: on } as unknown as Partial<T>)
 </script>
 
 <template>
   <div ref="root" :data-field="field">
-    <p v-if="entries.length === 0" class="soft none">{{ empty }}</p>
-    <div v-for="(entry, at) in entries" :key="at" class="entry" :data-field="`${field}.${at}`">
-      <label v-for="part in parts" :key="part.key" class="part">
-        <span class="label">{{ part.label }}</span>
-        <textarea
-          class="ghost"
-          rows="1"
-          :value="shown(entry, part)"
-          :placeholder="part.placeholder"
-          @input="set(at, part, $event)"
-        />
-      </label>
-      <button
-        type="button"
-        class="x"
-        :aria-label="`Remove ${name} ${at + 1}`"
-        @click="
-          emit(
-            'change',
-            entries.filter((_, index) => index !== at),
-          )
-        "
+    <p v-if="props.entries.length === 0" class="soft none">{{ empty }}</p>
+    <div
+      v-for="(entry, at) in props.entries"
+      :key="at"
+      class="entry"
+      data-entry
+      :class="{
+        off: enabledOf(entry) === false,
+        drafted: store.isDrafted(`${field}.${at}`),
+        'is-dragged': entries.dragged.value === at,
+        'is-landing': entries.landing.value === at && entries.dragged.value !== at,
+      }"
+      :data-field="`${field}.${at}`"
+      @dragover="entries.onDragOver(at, $event)"
+      @drop.prevent="entries.onDrop"
+      @keydown.alt.up.prevent="entries.move(at, at - 1)"
+      @keydown.alt.down.prevent="entries.move(at, at + 1)"
+    >
+      <span
+        class="grip"
+        draggable="true"
+        aria-hidden="true"
+        title="Drag to another place"
+        @dragstart="entries.onDragStart(at, $event)"
+        @dragend="entries.onDragEnd"
+        >⠿</span
       >
-        Remove
-      </button>
+      <div>
+        <label v-for="part in parts" :key="part.key" class="part">
+          <span class="label">{{ part.label }}</span>
+          <select v-if="part.choices" class="field choice" :value="entry[part.key]" @change="set(at, part, $event)">
+            <option v-for="(words, choice) in part.choices" :key="choice" :value="choice">{{ words }}</option>
+          </select>
+          <textarea
+            v-else
+            class="ghost"
+            rows="1"
+            :value="shown(entry, part)"
+            :placeholder="part.placeholder"
+            @input="set(at, part, $event)"
+          />
+        </label>
+        <EntryActs
+          :name="name"
+          :at="at"
+          :count="props.entries.length"
+          :enabled="enabledOf(entry)"
+          @move="entries.move(at, at + $event)"
+          @duplicate="entries.duplicate(at)"
+          @remove="entries.remove(at)"
+          @enable="enable(at, $event)"
+        />
+      </div>
+      <RemarkNotes :field="`${field}.${at}`" deep />
     </div>
-    <button type="button" class="btn small" @click="add">Add a {{ name }}</button>
+    <button type="button" class="btn small" @click="entries.add">Add a {{ name }}</button>
   </div>
 </template>
 
@@ -77,40 +117,50 @@ async function add(): Promise<void> {
 }
 .entry {
   position: relative;
-  padding: 8px 70px 8px 0;
+  display: grid;
+  grid-template-columns: 22px 1fr;
+  padding: 9px 0 7px;
   border-bottom: 1px solid var(--line);
 }
 .entry:last-of-type {
   margin-bottom: 14px;
 }
+.grip {
+  padding-top: 4px;
+  opacity: 0;
+}
+.entry:hover .grip,
+.entry:focus-within .grip {
+  opacity: 1;
+}
 .part {
   display: grid;
-  grid-template-columns: 128px 1fr;
+  grid-template-columns: 106px 1fr;
   gap: 14px;
   align-items: baseline;
 }
 .ghost {
   font: 17px/1.45 var(--serif);
 }
-.x {
-  position: absolute;
-  right: 0;
-  top: 10px;
-  background: none;
-  border: 0;
-  font: 600 13px var(--sans);
-  color: var(--soft);
-  cursor: pointer;
-  opacity: 0.55;
+.choice {
+  width: auto;
+  padding: 4px 8px;
+  justify-self: start;
 }
-.entry:hover .x,
-.entry:focus-within .x {
-  opacity: 1;
+.off .ghost {
+  text-decoration: line-through;
+  color: var(--faint);
+}
+.entry :deep(.acts) {
+  margin-left: 116px;
 }
 @media (max-width: 720px) {
   .part {
     grid-template-columns: 1fr;
     gap: 2px;
+  }
+  .entry :deep(.acts) {
+    margin-left: 0;
   }
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import { useBrief } from './briefStore'
+import RemarkNotes from './RemarkNotes.vue'
 
 /** A list of one-line texts of the brief, named by its path: Enter adds one below, Backspace in an empty one removes it. */
 const props = defineProps<{ label: string; path: string; placeholder: string; most?: number }>()
@@ -31,6 +32,15 @@ function remove(at: number): void {
   void focus(Math.max(0, at - 1))
 }
 
+function move(at: number, by: number): void {
+  const to = at + by
+  if (to < 0 || to >= texts.value.length) return
+  const next = [...texts.value]
+  next.splice(to, 0, ...next.splice(at, 1))
+  set(next)
+  void focus(to)
+}
+
 function onBackspace(at: number, event: KeyboardEvent): void {
   if (texts.value[at] !== '') return
   event.preventDefault()
@@ -42,7 +52,14 @@ function onBackspace(at: number, event: KeyboardEvent): void {
   <div ref="root" class="list" :data-field="path" role="group" :aria-label="label">
     <span class="label">{{ label }}</span>
     <ul>
-      <li v-for="(text, at) in texts" :key="at">
+      <li
+        v-for="(text, at) in texts"
+        :key="at"
+        :class="{ drafted: store.isDrafted(`${path}.${at}`) }"
+        :data-field="`${path}.${at}`"
+        @keydown.alt.up.prevent="move(at, -1)"
+        @keydown.alt.down.prevent="move(at, 1)"
+      >
         <textarea
           class="ghost"
           rows="1"
@@ -60,11 +77,13 @@ function onBackspace(at: number, event: KeyboardEvent): void {
         <button type="button" class="add" @click="addAfter(texts.length - 1)">+ {{ label.toLowerCase() }}</button>
       </li>
     </ul>
+    <RemarkNotes :field="path" deep />
   </div>
 </template>
 
 <style scoped>
 .list {
+  position: relative;
   display: grid;
   grid-template-columns: 128px 1fr;
   gap: 14px;

@@ -1,52 +1,37 @@
 <script setup lang="ts">
-import { nextTick, ref } from 'vue'
-import { ElSwitch } from '../design/elements'
+import { ref } from 'vue'
 import type { Rule, RuleReading } from '@parrot/contract'
+import { useBrief } from './briefStore'
+import EntryActs from './EntryActs.vue'
+import RemarkNotes from './RemarkNotes.vue'
+import { newId, useEntries } from './useEntries'
 
-/** The rules, each with when and do, and beside it how it was read. Alt+↑ and Alt+↓ move the rule one is in. */
+/** Rules, each with when and do, and beside it how it was read. Alt+↑ and Alt+↓ move the rule one is in. */
 const props = defineProps<{
   rules: readonly Rule[]
   readingOf: ReadonlyMap<string, RuleReading>
-  newId: () => string
+  /** Path of the list in the brief; rules of a shared set stand in none. */
+  field?: string
+  canShare?: boolean
 }>()
-const emit = defineEmits<{ change: [rules: Rule[]] }>()
+const emit = defineEmits<{ change: [rules: Rule[]]; share: [rule: Rule] }>()
+const store = useBrief()
 const root = ref<HTMLElement>()
-
-const edit = (id: string, part: Partial<Rule>) =>
-  emit(
-    'change',
-    props.rules.map((rule) => (rule.id === id ? { ...rule, ...part } : rule)),
-  )
-
+const entries = useEntries<Rule>(
+  root,
+  () => props.rules,
+  (next) => emit('change', next),
+  {
+    blank: () => ({ id: newId(), when: '', do: '', strength: 'always', enabled: true }),
+    copy: (rule) => ({ ...rule, id: newId() }),
+  },
+)
 const value = (event: Event) => (event.target as HTMLTextAreaElement).value.replace(/\n/g, ' ')
-
-async function add(): Promise<void> {
-  emit('change', [...props.rules, { id: props.newId(), when: '', do: '', strength: 'always', enabled: true }])
-  await nextTick()
-  const fields = root.value?.querySelectorAll<HTMLTextAreaElement>('.do')
-  fields?.[fields.length - 1]?.focus()
-}
-
-const remove = (id: string) =>
-  emit(
-    'change',
-    props.rules.filter((rule) => rule.id !== id),
-  )
-
-async function move(id: string, by: number): Promise<void> {
-  const from = props.rules.findIndex((rule) => rule.id === id)
-  const to = from + by
-  if (to < 0 || to >= props.rules.length) return
-  const rules = [...props.rules]
-  rules.splice(to, 0, ...rules.splice(from, 1))
-  emit('change', rules)
-  await nextTick()
-  root.value?.querySelector<HTMLElement>(`[data-rule="${id}"] .do`)?.focus()
-}
+const fieldOf = (at: number) => (props.field ? `${props.field}.${at}` : undefined)
 </script>
 
 <template>
-  <div ref="root" data-field="rules">
+  <div ref="root" :data-field="field">
     <p v-if="rules.length === 0" class="soft none">
       No rules yet. A rule says what to do, and when: “When someone asks about refunds, offer the refund form.”
     </p>
@@ -54,13 +39,28 @@ async function move(id: string, by: number): Promise<void> {
       v-for="(rule, at) in rules"
       :key="rule.id"
       class="rule"
-      :class="{ off: !rule.enabled }"
+      data-entry
+      :class="{
+        off: !rule.enabled,
+        drafted: field && store.isDrafted(`${field}.${at}`),
+        'is-dragged': entries.dragged.value === at,
+        'is-landing': entries.landing.value === at && entries.dragged.value !== at,
+      }"
       :data-rule="rule.id"
-      :data-field="`rules.${at}`"
-      @keydown.alt.up.prevent="move(rule.id, -1)"
-      @keydown.alt.down.prevent="move(rule.id, 1)"
+      :data-field="fieldOf(at)"
+      @dragover="entries.onDragOver(at, $event)"
+      @drop.prevent="entries.onDrop"
+      @keydown.alt.up.prevent="entries.move(at, at - 1)"
+      @keydown.alt.down.prevent="entries.move(at, at + 1)"
     >
-      <span class="count number">{{ at + 1 }}</span>
+      <span
+        class="count number grip"
+        draggable="true"
+        title="Drag to another place"
+        @dragstart="entries.onDragStart(at, $event)"
+        @dragend="entries.onDragEnd"
+        >{{ at + 1 }}</span
+      >
       <div class="body">
         <div class="part">
           <span class="label">When</span>
@@ -71,74 +71,62 @@ async function move(id: string, by: number): Promise<void> {
             :value="rule.when"
             placeholder="always"
             :aria-label="`Rule ${at + 1}: when`"
-            @input="edit(rule.id, { when: value($event) })"
+            @input="entries.set(at, { when: value($event) })"
             @keydown.enter.prevent
           />
         </div>
         <div class="part">
           <span class="label">Do</span>
           <textarea
-            class="ghost do"
+            class="ghost do main"
             rows="1"
             maxlength="1000"
             :value="rule.do"
             placeholder="say, ask, offer, or never mention …"
             :aria-label="`Rule ${at + 1}: do`"
-            @input="edit(rule.id, { do: value($event) })"
-            @keydown.enter.prevent="add"
+            @input="entries.set(at, { do: value($event) })"
+            @keydown.enter.prevent="entries.add"
           />
         </div>
-        <div class="acts">
+        <EntryActs
+          name="rule"
+          :at="at"
+          :count="rules.length"
+          :enabled="rule.enabled"
+          @move="entries.move(at, at + $event)"
+          @duplicate="entries.duplicate(at)"
+          @remove="entries.remove(at)"
+          @enable="entries.set(at, { enabled: $event })"
+        >
           <button
             type="button"
             class="strength"
-            :title="'Always, or usually'"
-            @click="edit(rule.id, { strength: rule.strength === 'always' ? 'usually' : 'always' })"
+            title="Always, or usually"
+            @click="entries.set(at, { strength: rule.strength === 'always' ? 'usually' : 'always' })"
           >
             {{ rule.strength }}
           </button>
           <button
+            v-if="canShare"
             type="button"
-            class="act"
-            :disabled="at === 0"
-            :aria-label="`Move rule ${at + 1} up`"
-            title="Move up (Alt+↑)"
-            @click="move(rule.id, -1)"
+            title="Move this rule to a set that several agents use"
+            @click="$emit('share', rule)"
           >
-            ↑
+            Share
           </button>
-          <button
-            type="button"
-            class="act"
-            :disabled="at === rules.length - 1"
-            :aria-label="`Move rule ${at + 1} down`"
-            title="Move down (Alt+↓)"
-            @click="move(rule.id, 1)"
-          >
-            ↓
-          </button>
-          <button type="button" class="act" :aria-label="`Remove rule ${at + 1}`" @click="remove(rule.id)">
-            Remove
-          </button>
-          <ElSwitch
-            :model-value="rule.enabled"
-            size="small"
-            :aria-label="`Rule ${at + 1} is on`"
-            @update:model-value="edit(rule.id, { enabled: $event === true })"
-          />
-          <span class="small soft">{{ rule.enabled ? 'on' : 'off' }}</span>
-        </div>
+        </EntryActs>
       </div>
       <aside
         v-if="readingOf.get(rule.id) && rule.do.trim()"
-        class="margin"
+        class="margin-note"
         :class="{ unread: !readingOf.get(rule.id)!.understood }"
       >
         <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'Not read' }}</span>
         {{ readingOf.get(rule.id)!.explanation }}
       </aside>
+      <RemarkNotes v-if="field" :field="`${field}.${at}`" deep />
     </div>
-    <button type="button" class="btn small" @click="add">Add a rule</button>
+    <button type="button" class="btn small" @click="entries.add">Add a rule</button>
   </div>
 </template>
 
@@ -150,7 +138,7 @@ async function move(id: string, by: number): Promise<void> {
   position: relative;
   display: grid;
   grid-template-columns: 26px 1fr;
-  padding: 10px 0;
+  padding: 10px 0 7px;
   border-bottom: 1px solid var(--line);
   margin-bottom: 2px;
 }
@@ -158,7 +146,6 @@ async function move(id: string, by: number): Promise<void> {
   margin-bottom: 14px;
 }
 .count {
-  color: var(--faint);
   padding-top: 3px;
 }
 .part {
@@ -177,51 +164,15 @@ async function move(id: string, by: number): Promise<void> {
   text-decoration: line-through;
   color: var(--faint);
 }
-.acts {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  margin: 3px 0 0 58px;
+.rule :deep(.acts) {
+  margin-left: 54px;
 }
-.strength,
-.act {
-  background: none;
-  border: 0;
-  font: 600 13px var(--sans);
-  color: var(--soft);
-  cursor: pointer;
-  padding: 3px 4px;
-  border-radius: 4px;
-}
-.strength {
+.rule :deep(.strength) {
   color: var(--accent-deep);
   text-decoration: underline dotted;
   text-underline-offset: 3px;
-  margin-left: -4px;
 }
-.act {
-  opacity: 0.55;
-}
-.rule:hover .act,
-.rule:focus-within .act {
-  opacity: 1;
-}
-.act:hover:not(:disabled) {
-  background: var(--paper-deep);
-}
-.act:disabled {
-  opacity: 0.25;
-}
-.margin {
-  font-size: 13px;
-  line-height: 1.4;
-  color: var(--soft);
-  border-left: 2px solid var(--accent);
-  padding-left: 10px;
-  margin: 8px 0 0 26px;
-  grid-column: 1 / -1;
-}
-.margin .label {
+.margin-note .label {
   display: block;
   color: var(--accent-deep);
 }
@@ -230,14 +181,5 @@ async function move(id: string, by: number): Promise<void> {
 }
 .unread .label {
   color: var(--warm);
-}
-@media (min-width: 1180px) {
-  .margin {
-    position: absolute;
-    left: calc(100% + 36px);
-    top: 12px;
-    width: 230px;
-    margin: 0;
-  }
 }
 </style>

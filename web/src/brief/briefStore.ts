@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, toRaw } from 'vue'
-import type { Brief, BriefState, RuleReading, StoredBrief } from '@parrot/contract'
+import type { Brief, BriefState, Edit, Remark, RuleReading, StoredBrief } from '@parrot/contract'
 import { ApiProblem, call, get, post, wordsFor } from '../api/client'
 
 const SAVE_AFTER_MS = 450
@@ -25,6 +25,8 @@ export const useBrief = defineStore('brief', () => {
   const canUndo = ref(false)
   const canRedo = ref(false)
   const readings = ref<RuleReading[]>([])
+  const remarks = ref<Remark[]>([])
+  const size = ref<BriefState['size']>()
   const state = ref<SaveState>('loading')
   const error = ref('')
   let agentId = ''
@@ -40,6 +42,8 @@ export const useBrief = defineStore('brief', () => {
     canUndo.value = stored.canUndo
     canRedo.value = stored.canRedo
     readings.value = stored.readings
+    remarks.value = stored.remarks
+    size.value = stored.size
     if (stored.brief) brief.value = stored.brief
   }
 
@@ -81,22 +85,49 @@ export const useBrief = defineStore('brief', () => {
   /** Edits the brief: `change` alters it in place, and it is saved a moment later. */
   function edit(change: (draft: Brief) => void): void {
     if (!brief.value) return
+    const drafted = brief.value.drafted.map((path) => [path, JSON.stringify(valueAt(path))] as const)
     change(brief.value)
+    // What was touched is the designer's own from then on.
+    const untouched = drafted.filter(([path, before]) => JSON.stringify(valueAt(path)) === before).map(([path]) => path)
+    if (untouched.length !== brief.value.drafted.length) brief.value.drafted = untouched
     changed()
+  }
+
+  /** Whether a field, or a part of it, was drafted and not yet touched or accepted. */
+  const isDrafted = (path: string): boolean => brief.value?.drafted.includes(path) === true
+
+  /** Accepts what was drafted: one field, or everything. */
+  const accept = (path?: string): void =>
+    edit((draft) => (draft.drafted = path === undefined ? [] : draft.drafted.filter((each) => each !== path)))
+
+  /** Makes the edits of a mend: values put in place, entries added, and entries taken out last, from the end. */
+  function mend(edits: readonly Edit[]): void {
+    edit((draft) => {
+      for (const each of edits) {
+        if (each.kind === 'set') put(draft, each.field, each.value)
+        else if (each.kind === 'add') (valueAt(each.field) as unknown[]).push(structuredClone(toRaw(each.value)))
+      }
+      const removals = edits.filter((each) => each.kind === 'remove').map((each) => each.field)
+      for (const field of removals.sort((a, b) => b.localeCompare(a, 'en', { numeric: true }))) {
+        const list = valueAt(field.slice(0, field.lastIndexOf('.')))
+        if (Array.isArray(list)) list.splice(Number(field.slice(field.lastIndexOf('.') + 1)), 1)
+      }
+    })
+  }
+
+  function put(draft: Brief, path: string, value: unknown): void {
+    const at = path.lastIndexOf('.')
+    const holder = at < 0 ? draft : valueAt(path.slice(0, at))
+    ;(holder as Record<string, unknown>)[path.slice(at + 1)] = value
   }
 
   /** The value of a field named by its path ("purpose.job"). */
   const valueAt = (path: string): unknown =>
-    path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], brief.value)
+    path.split('.').reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], brief.value)
 
   /** Sets a field named by its path. */
   function setAt(path: string, value: unknown): void {
-    const parent = path.includes('.') ? path.slice(0, path.lastIndexOf('.')) : ''
-    const key = path.slice(path.lastIndexOf('.') + 1)
-    edit((draft) => {
-      const holder = parent ? valueAt(parent) : draft
-      ;(holder as Record<string, unknown>)[key] = value
-    })
+    edit((draft) => put(draft, path, value))
   }
 
   function changed(): void {
@@ -202,6 +233,11 @@ export const useBrief = defineStore('brief', () => {
     state,
     error,
     readingOf,
+    remarks,
+    size,
+    isDrafted,
+    accept,
+    mend,
     open,
     load,
     refresh,

@@ -7,7 +7,10 @@ defineEmits<{ passage: [sourceId: string, passageId: string]; field: [field: str
 
 const NAMES: Record<Working['step'], string> = {
   read: 'Reading the line',
+  memory: 'What the visitor told',
+  guard: 'Attempts on the brief',
   boundaries: 'Boundaries',
+  duty: 'Duty',
   'follow-up': 'Follow-up',
   retrieval: 'Looking it up',
   prompt: 'Prompt',

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import type { Brief } from '@parrot/contract'
+import { useBrief } from './briefStore'
+import EditLine from './EditLine.vue'
+import SwitchLine from './SwitchLine.vue'
+
+/** What answers rest on, what is said when nothing does, and when the agent takes its time. */
+defineProps<{ brief: Brief }>()
+const store = useBrief()
+</script>
+
+<template>
+  <SwitchLine
+    label="Library only"
+    path="grounding.libraryOnly"
+    on="It says only what the library says; a sentence that nothing backs is taken out."
+    off="A language model may add what it knows by itself; unbacked sentences are flagged in the workings."
+  />
+  <SwitchLine
+    label="Citations"
+    path="grounding.cite"
+    on="Every answer shows where it stands."
+    off="Answers carry no sources."
+  />
+  <EditLine
+    label="When unknown"
+    path="grounding.whenUnknown"
+    is-long
+    :maxlength="1000"
+    placeholder="What it says when the library does not tell"
+  />
+  <div class="row" data-field="grounding.deliberate">
+    <span class="label">Deliberates</span>
+    <div class="choices">
+      <select
+        class="field"
+        aria-label="When it deliberates"
+        :value="brief.grounding.deliberate"
+        @change="store.setAt('grounding.deliberate', ($event.target as HTMLSelectElement).value)"
+      >
+        <option value="never">never</option>
+        <option value="whenAsked">for questions that</option>
+        <option value="always">for every question</option>
+      </select>
+      <input
+        v-if="brief.grounding.deliberate === 'whenAsked'"
+        class="field wide"
+        maxlength="1000"
+        :value="brief.grounding.deliberateWhen"
+        placeholder="compare, plan or look far ahead"
+        aria-label="Questions it deliberates on"
+        data-field="grounding.deliberateWhen"
+        @input="store.setAt('grounding.deliberateWhen', ($event.target as HTMLInputElement).value)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 128px 1fr;
+  gap: 14px;
+  align-items: center;
+  padding: 7px 0;
+}
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.field {
+  width: auto;
+  padding: 5px 8px;
+}
+.wide {
+  flex: 1;
+  min-width: 220px;
+}
+</style>
