@@ -16,6 +16,7 @@ export const STEP_NAMES = [
   'boundaries',
   'duty',
   'follow-up',
+  'deliberation',
   'retrieval',
   'prompt',
   'model',

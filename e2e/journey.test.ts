@@ -68,8 +68,8 @@ describe('2. The agents', () => {
 
   it('can be created, renamed, removed, and brought back', async () => {
     await page.keyboard.press('n')
-    await page.getByLabel('What is the new agent called?').fill('Coral')
-    await page.keyboard.press('Enter')
+    await page.getByLabel('Name').fill('Coral')
+    await page.getByRole('button', { name: 'Create an empty agent' }).click()
     await page.getByRole('heading', { name: 'Coral', level: 1 }).waitFor()
     await page.goto(`${world.url}/`)
     const row = page.locator('[data-agent="Coral"]')
@@ -96,7 +96,10 @@ describe('3. The brief', () => {
     await page.getByRole('textbox', { name: 'Rule 1: do' }).fill('say “Bring a towel.”')
     await saved()
     expect(await revision()).toBeGreaterThan(before)
-    await expectText(page.locator('.margin'), 'When the question speaks of kayaks → say “Bring a towel.”')
+    await expectText(
+      page.locator('[data-field="rules.0"] .margin-note').first(),
+      'When the line speaks of kayaks → say “Bring a towel.”',
+    )
     await page.getByRole('button', { name: 'Add a term' }).click()
     await page.getByPlaceholder('the word your documents use').fill('kayak')
     await page.getByPlaceholder('other words, with commas').fill('canoe, paddle boat')

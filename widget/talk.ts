@@ -77,10 +77,15 @@ function open(agent: TalkAgent): void {
     send.disabled = true
     try {
       let soFar = ''
-      const answer = await askStream(slug, { text, conversationId }, (piece) => {
-        soFar += piece
-        drawReply(reply, soFar.replace(/\s?\[\d*\]?$/, ''), [])
-      })
+      const answer = await askStream(
+        slug,
+        { text, conversationId },
+        (piece) => {
+          soFar += piece
+          drawReply(reply, soFar.replace(/\s?\[\d*\]?$/, ''), [])
+        },
+        () => drawReply(reply, `${agent.name} is thinking it through…`, []),
+      )
       conversationId = answer.conversationId
       showAnswer(reply, answer)
     } catch (error) {

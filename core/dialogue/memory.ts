@@ -1,4 +1,4 @@
-import { quantitiesIn } from '../text'
+import { quantitiesIn, sentences } from '../text'
 import { listed, phrasesFor } from '../phrases'
 import type { Exchange, Step, TurnState } from './turn'
 
@@ -104,12 +104,17 @@ const COMPANIONS =
   /^(?:dog|cat|puppy|pet|wheelchair|scooter|pushchair|bike|bicycle|car|van|baby|child|guide dog|assistance dog|caravan|trailer|motorhome)s?$/i
 
 /** What a line tells of the visitor. Only plain statements are taken; questions tell nothing. */
-export function factsIn(said: string): Fact[] {
+export function factsIn(line: string): Fact[] {
+  const told = sentences(line).filter((sentence) => !/\?\W*$/.test(sentence.text))
+  return told.flatMap((sentence) => toldIn(sentence.text, line))
+}
+
+function toldIn(text: string, said: string): Fact[] {
   const facts: Fact[] = []
-  const name = NAME.exec(said)?.[1]
+  const name = NAME.exec(text)?.[1]
   if (name && /^\p{Lu}/u.test(name) && !NOT_A_NAME.test(name.split(' ')[0]!))
     facts.push({ key: 'name', value: name, said })
-  const party = PARTY.exec(said)?.[0]
+  const party = PARTY.exec(text)?.[0]
   const groups = party
     ? [
         ...quantitiesIn(party)
@@ -134,9 +139,9 @@ export function factsIn(said: string): Fact[] {
     const amount = quantitiesIn(`${count} people`)[0]?.amount
     if (amount) facts.push({ key: 'party', value: `${amount} people`, said })
   }
-  const companion = WITH.exec(said)?.[1]
+  const companion = WITH.exec(text)?.[1]
   if (companion && COMPANIONS.test(companion)) facts.push({ key: 'comes with', value: companion.toLowerCase(), said })
-  const wish = PREFERS.exec(said)?.[1] ?? PREFERS_BEING.exec(said)?.[1]
+  const wish = PREFERS.exec(text)?.[1] ?? PREFERS_BEING.exec(text)?.[1]
   if (wish) facts.push({ key: 'prefers', value: wish.trim(), said })
   return facts
 }

@@ -30,6 +30,7 @@ export const writePrompt: Step = (state, { brief, conversation, today, variables
     ...state.memory.facts.map((fact) => `${fact.key}: ${fact.value}`),
     ...(today ? [`today: ${today.date}, weekday ${today.weekday}`] : []),
     ...(duty ? [`duty: ${duty.name}`] : []),
+    ...(state.isDeliberate ? ['deliberate: yes'] : []),
     ...brief.variables.flatMap(({ name, fallback }) => {
       const value = variables?.[name] ?? fallback
       return value === '' ? [] : [`variable ${name}: ${value}`]

@@ -8,6 +8,8 @@ const PASSAGES_GIVEN = 6
 /** Passages looked up for each further question of a line that asks several. */
 const PASSAGES_MORE = 4
 const MOST_PASSAGES = 12
+/** And so many more for each when the turn takes its time. */
+const PASSAGES_DELIBERATE = 4
 /** Of so many of the best, a table is given with the short passage above it, which says what it is about. */
 const LED_UP_TO = 3
 const LONGEST_LEAD = 500
@@ -23,9 +25,12 @@ export const retrieve: Step = async (state, { library, brief }) => {
   const widened = lookups.map((lookup) => withGlossary(widenedByMeaning(lookup), brief.glossary))
   const found: FoundPassage[] = []
   for (const [at, { text }] of widened.entries()) {
-    const limit = at === 0 ? PASSAGES_GIVEN : PASSAGES_MORE
+    const limit = (at === 0 ? PASSAGES_GIVEN : PASSAGES_MORE) + (state.isDeliberate ? PASSAGES_DELIBERATE : 0)
     for (const passage of await library.search(text, limit)) {
-      if (found.length < MOST_PASSAGES && !found.some((each) => each.passageId === passage.passageId))
+      if (
+        found.length < MOST_PASSAGES + (state.isDeliberate ? PASSAGES_DELIBERATE : 0) &&
+        !found.some((each) => each.passageId === passage.passageId)
+      )
         found.push(passage)
     }
   }

@@ -25,7 +25,7 @@ export function slotValue(slot: Slot, line: string, isAsked: boolean, today?: To
     case 'phone':
       return phoneIn(line)
     case 'choice':
-      return choiceIn(slot, line)
+      return choiceIn(slot, line, isAsked)
     case 'text':
       return isAsked ? textIn(line) : undefined
   }
@@ -40,18 +40,22 @@ export function choicesOf(slot: Slot): string[] {
     .filter(Boolean)
 }
 
-function choiceIn(slot: Slot, line: string): string | undefined {
+function choiceIn(slot: Slot, line: string, isAsked: boolean): string | undefined {
   const choices = choicesOf(slot)
-  if (choices.length === 0) return textIn(line)
+  if (choices.length === 0) return isAsked ? textIn(line) : undefined
   const lower = line.toLowerCase()
   const whole = choices.filter((choice) => lower.includes(choice.toLowerCase()))
   if (whole.length === 1) return whole[0]
   const said = contentStems(line)
   const near = choices.filter((choice) => coverage(contentStems(choice), said) > 0)
   if (near.length === 1) return near[0]
+  // A slip of the pen is forgiven only where a choice is expected.
+  if (!isAsked) return undefined
   const close = choices.filter((choice) =>
     words(line).some(
-      (word) => word.text.length > 3 && editDistance(word.text.toLowerCase(), choice.toLowerCase(), 2) <= 2,
+      (word) =>
+        word.text.length > 3 &&
+        editDistance(word.text.toLowerCase(), choice.toLowerCase(), 2) <= (choice.length > 5 ? 2 : 1),
     ),
   )
   return close.length === 1 ? close[0] : undefined

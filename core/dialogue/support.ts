@@ -45,9 +45,11 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
   return plain.split('\n').flatMap((line) =>
     sentences(line).map(({ text }): Support => {
       const body = text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, '')
-      const stems = new Set([...contentStems(body)].filter((each) => !/^[\d.,:]+$/.test(each) && !set.has(each)))
+      const content = [...contentStems(body)].filter((each) => !/^[\d.,:]+$/.test(each))
+      const told = content.filter((each) => !set.has(each))
+      const stems = new Set(told.length > 0 ? told : content)
       const figures = [...figuresIn(body)]
-      const isClaim = (stems.size >= CLAIM_SIZE || figures.length > 0) && !body.endsWith(':') && !own.has(body)
+      const isClaim = (content.length >= CLAIM_SIZE || figures.length > 0) && !/[:?]$/.test(body) && !own.has(body)
       if (!isClaim) return { text, score: 1, isClaim, isSupported: true, by: 'none' }
       const best = sources
         .map((source) => ({ source, score: shareIn(stems, source.stems, said.stems) }))

@@ -4,6 +4,7 @@ import type { Brief } from '../brief'
 import { askModel } from './ask'
 import { guardBrief, keepBoundaries } from './boundaries'
 import { checkReply } from './check'
+import { deliberate } from './deliberate'
 import { followDuty } from './duty'
 import { resolveFollowUp } from './followUp'
 import { memoryOf, rememberVisitor, takeNote } from './memory'
@@ -62,6 +63,7 @@ const STEPS: readonly Step[] = [
   takeNote,
   keepBoundaries,
   resolveFollowUp,
+  deliberate,
   retrieve,
   writePrompt,
   askModel,
@@ -85,6 +87,7 @@ export async function takeTurn(said: string, context: TurnContext): Promise<Turn
     support: [],
     memory: memoryOf(context.conversation),
     outcome: 'answered',
+    isDeliberate: false,
     isSettled: false,
     workings: [],
   }

@@ -94,6 +94,7 @@ export const STEP_NAMES = [
   'boundaries',
   'duty',
   'follow-up',
+  'deliberation',
   'retrieval',
   'prompt',
   'model',
@@ -149,6 +150,8 @@ export interface TurnState {
   readonly outcome: Outcome
   /** What the agent knows after this turn. */
   readonly memory: Memory
+  /** Set when the turn takes its time: it looks up more, and holds what it finds against each other. */
+  readonly isDeliberate: boolean
   /** Set when the reply stands and the remaining steps are to be left out. */
   readonly isSettled: boolean
   readonly workings: readonly Working[]

@@ -91,5 +91,6 @@ export const en: Phrases = {
     'Straight from my notes!',
     'I have been waiting for someone to ask!',
   ],
+  disagree: 'Another document says otherwise:',
   hedge: ['As far as I can see,', 'From what I have here,', 'Going by my documents,'],
 }

@@ -1,9 +1,14 @@
+import { de } from './de'
 import { en } from './en'
+import { es } from './es'
+import { fr } from './fr'
+import { it } from './it'
+import { nl } from './nl'
 import type { Phrases, Register } from './phrases'
 
 export type { Phrases, Register } from './phrases'
 
-const BY_LANGUAGE: Readonly<Record<string, Phrases>> = { en }
+const BY_LANGUAGE: Readonly<Record<string, Phrases>> = { en, fr, de, es, it, nl }
 
 /** The wordings for a BCP 47 tag; English when the language is not one the agent has words in. */
 export const phrasesFor = (language: string): Phrases => BY_LANGUAGE[language.toLowerCase().split('-')[0]!] ?? en
@@ -31,5 +36,5 @@ export function ownWords(language: string): string[] {
       return [String((value as (...parts: string[]) => string)(...Array<string>(value.length).fill('')))]
     return typeof value === 'object' && value !== null ? Object.values(value).flatMap(texts) : []
   }
-  return texts(phrasesFor(language))
+  return texts(phrasesFor(language)).filter((text) => text.trim() !== '')
 }

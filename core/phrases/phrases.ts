@@ -32,6 +32,8 @@ export interface Phrases {
   readonly closers: Register
   readonly playful: readonly string[]
   readonly hedge: readonly string[]
+  /** Leads in what another document says, when two do not agree. */
+  readonly disagree: string
 }
 
 /** Wordings by formality; the agent picks one of several by the line it answers. */

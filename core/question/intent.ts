@@ -14,16 +14,18 @@ export const INTENTS = [
 ] as const
 export type Intent = (typeof INTENTS)[number]
 
-const GREETING = /^(?:hi|hello|hey|hiya|howdy|greetings|good (?:morning|afternoon|evening|day))\b/i
+const GREETING =
+  /^(?:bonjour|bonsoir|salut|hallo|guten (?:tag|morgen|abend)|hola|buen[oa]s (?:días|dias|tardes|noches)|ciao|buongiorno|buonasera|salve|goedendag|goedemorgen|hoi|hi|hello|hey|hiya|howdy|greetings|good (?:morning|afternoon|evening|day))\b/i
 const THANKS =
-  /^(?:(?:many |ok(?:ay)?,? |great,? |perfect,? )?(?:thanks?(?: you)?|thank you|cheers|much appreciated))\b/i
-const GOODBYE = /^(?:(?:good)?bye|see you|so long|farewell|take care|that(?:'|’)?s all)\b/i
+  /^(?:(?:many |ok(?:ay)?,? |great,? |perfect,? )?(?:thanks?(?: you)?|thank you|cheers|much appreciated|merci|danke(?: schön)?|vielen dank|gracias|grazie|dank (?:je|u)|bedankt))\b/i
+const GOODBYE =
+  /^(?:au revoir|tschüss|auf wiedersehen|adi[oó]s|hasta luego|arrivederci|tot ziens|doei|(?:good)?bye|see you|so long|farewell|take care|that(?:'|’)?s all)\b/i
 const IDENTITY =
   /\b(?:who are you|what(?:'|’)?s your name|what is your name|are you (?:a )?(?:human|robot|bot|person|real)|what can you (?:do|help)|how can you help)\b/i
 
 /** Words that may surround a greeting, thanks or goodbye without making a question of it. */
 const FILLER =
-  /\b(?:hi|hello|hey|hiya|there|good|morning|afternoon|evening|day|thanks?|thank|you|so|very|much|many|lot|lots|a|for|your|the|help|helping|all|that|is|that's|ok|okay|great|perfect|cheers|bye|goodbye|see|soon|later|nice|lovely|have|everyone|everybody|team|again|been|really|kind|it|appreciated|take|care|appreciate|wonderful|brilliant|and)\b/gi
+  /\b(?:bonjour|bonsoir|salut|hallo|guten|tag|morgen|abend|hola|buenos|buenas|días|dias|tardes|noches|ciao|buongiorno|buonasera|salve|goedendag|goedemorgen|hoi|merci|beaucoup|danke|schön|vielen|dank|gracias|muchas|grazie|mille|je|u|wel|bedankt|au|revoir|tschüss|auf|wiedersehen|adiós|adios|hasta|luego|arrivederci|tot|ziens|doei|hi|hello|hey|hiya|there|good|morning|afternoon|evening|day|thanks?|thank|you|so|very|much|many|lot|lots|a|for|your|the|help|helping|all|that|is|that's|ok|okay|great|perfect|cheers|bye|goodbye|see|soon|later|nice|lovely|have|everyone|everybody|team|again|been|really|kind|it|appreciated|take|care|appreciate|wonderful|brilliant|and)\b/gi
 
 /** Abuse aimed at the agent: a hard word beside "you", or a line of little else. */
 const HARD_WORD =
@@ -47,7 +49,7 @@ const ASKS_ABOUT = /^\W*(?:what|how|when|where|who|which|should|do|does|if)\b/i
  * greeting.
  */
 export function intentOf(said: string, name = ''): Intent {
-  const text = said.trim()
+  const text = said.trim().replace(/^[^\p{L}\p{N}]+(?=\p{L})/u, '')
   if (!/[\p{L}\p{N}]/u.test(text)) return 'empty'
   if (EMERGENCY.test(text) && !ASKS_ABOUT.test(text)) return 'emergency'
   if (DISTRESS.test(text)) return 'distress'

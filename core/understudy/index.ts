@@ -9,6 +9,8 @@ import { courtesy } from './courtesy'
 import { gatherEvidence, NEEDS_FIT, THIN } from './evidence'
 import { inRegister } from './manner'
 import { inWantedWords, isAllowed, ordersFor, type Note, type Orders } from './obey'
+import { disagreement } from './disagree'
+import { sayUnit } from './phrase'
 import { profileOf } from './profile'
 import { solve } from './solve'
 import type { Finding, Party, Task } from './task'
@@ -56,10 +58,11 @@ export function answer(messages: readonly ChatMessage[]): Answer {
   }
   const asksFirst = orders.askFirst !== undefined && !wasAskedBefore(orders.askFirst, messages)
   if (asksFirst) return { text: say(orders.askFirst!), notes: [{ text: 'Kind: a rule asks first' }, ...orders.notes] }
-  const parts = splitQuestion(question).map((part) => ({
-    part,
-    ...answerPart(part, passages, view, phrases, partyOf(known), orders),
-  }))
+  const isDeliberate = known.get('deliberate') === 'yes'
+  const parts = splitQuestion(question).map((part) => {
+    const answered = answerPart(part, passages, view, phrases, partyOf(known), orders)
+    return { part, ...(isDeliberate ? heldAgainst(answered) : answered) }
+  })
   const findings = parts.flatMap(({ finding }) => (finding ? [finding] : []))
   const notes = parts.flatMap((part) => part.notes)
   const reply = compose(findings, { question, view, phrases, orders, name })
@@ -118,6 +121,30 @@ function languageToSpeak(view: PromptView, question: string): string {
 const wasAskedBefore = (question: string, messages: readonly ChatMessage[]): boolean =>
   messages.some((message) => message.role === 'assistant' && message.content.includes(question))
 
+/** One question answered, or not, with how it came to it. */
+interface AnsweredPart {
+  readonly task: Task
+  readonly finding: Finding | undefined
+  readonly notes: Note[]
+}
+
+/** The answer with what another source says of the same thing in other figures, when there is such a one. */
+function heldAgainst({ task, finding, notes }: AnsweredPart): AnsweredPart {
+  const other = finding && !finding.isAsking ? disagreement(task) : undefined
+  if (!finding || !other)
+    return { task, finding, notes: [...notes, { text: 'Held against each other: the passages agree' }] }
+  const pieces = [
+    ...finding.pieces,
+    { text: task.phrases.disagree },
+    { text: sayUnit(other, task), cites: [other.passage.number] },
+  ]
+  return {
+    task,
+    finding: { ...finding, pieces },
+    notes: [...notes, { text: `Held against each other: ${other.passage.place} says otherwise: ${other.text}` }],
+  }
+}
+
 function answerPart(
   question: string,
   passages: readonly GivenPassage[],
@@ -125,7 +152,7 @@ function answerPart(
   phrases: Phrases,
   party: Party,
   orders: Orders,
-): { finding: Finding | undefined; notes: Note[] } {
+): AnsweredPart {
   const kind = answerKindOf(question)
   const asked = askedOf(question, view, namesIn(passages.map((passage) => passage.text)))
   const evidence = gatherEvidence(asked, kind, passages)
@@ -142,6 +169,7 @@ function answerPart(
   const best = evidence[0]
   const glossary = view.glossary.filter((entry) => asked.glossary.has(entry.term))
   return {
+    task,
     finding,
     notes: [
       { text: `Kind: ${kind} question: ${question}` },

@@ -42,7 +42,13 @@ describe('drafting from a sentence', () => {
     expect(rules.map((rule) => [rule.when, rule.do])).toEqual([
       ['', 'Always mention “the terrace”'],
       ['someone complains', 'apologise'],
+      ['they ask how to do something', 'use numbered steps'],
+      ['the visitor complains', 'apologise and offer to pass it on'],
     ])
+    expect(brief.duties[0]).toMatchObject({
+      name: 'Pass a question on',
+      ask: [{ type: 'text' }, { type: 'text' }, { type: 'email' }],
+    })
   })
 
   it('marks what it filled in, until it is touched', () => {

@@ -35,9 +35,11 @@ export function draftFrom(description: string): Brief {
   const subjects = subjectsIn(text)
   const avoided = avoidedIn(text)
   const tone = toneIn(text)
+  const moods = [...new Set(tone.words)].filter((word) => !OF_LENGTH.test(word))
   const name = nameIn(text) ?? NAMES[[...contentStems(text)].join('').length % NAMES.length]!
   const maxWords = lengthIn(text)
   const duties = dutiesIn(text)
+  if (duties.length === 0) duties.push(passOn())
   const who = audience || 'visitors'
   const brief = briefFrom({
     identity: { name, role, description: text.slice(0, 600) },
@@ -54,11 +56,11 @@ export function draftFrom(description: string): Brief {
       outOfScope: avoided.map((subject) => capital(subject)),
     },
     manner: {
-      persona: tone.words.length > 0 ? `You are ${joined([...new Set(tone.words)].slice(0, 4))}.` : '',
+      persona: moods.length > 0 ? `You are ${joined(moods.slice(0, 4))}.` : '',
       dials: tone.dials,
       format: { maxWords },
     },
-    rules: rulesIn(text).map((rule, at) => ({ id: `drafted-${at + 1}`, ...rule })),
+    rules: [...rulesIn(text), ...EVERY_DESK].map((rule, at) => ({ id: `drafted-${at + 1}`, ...rule })),
     duties,
     boundaries: avoided.map((subject, at) => ({
       id: `drafted-${at + 1}`,
@@ -75,6 +77,30 @@ export function draftFrom(description: string): Brief {
   })
   return { ...brief, drafted: draftedPaths(brief) }
 }
+
+/** Words for the length of answers say nothing of a character. */
+const OF_LENGTH =
+  /^(?:very )?(?:short|brief|concise|terse|crisp|snappy|detailed|thorough|in depth|to the point|long answers?)$/
+
+/** What every desk does well to hold to; the designer sees them marked as drafted. */
+const EVERY_DESK = [
+  { when: 'they ask how to do something', do: 'use numbered steps' },
+  { when: 'the visitor complains', do: 'apologise and offer to pass it on' },
+]
+
+/** A duty for what cannot be answered: someone gets in touch. */
+const passOn = (): ReturnType<typeof dutiesIn>[number] => ({
+  id: 'drafted-1',
+  name: 'Pass a question on',
+  when: 'the visitor wants someone to get in touch',
+  examples: ['Can someone call me back?', 'Please pass my question on'],
+  steps: 'Repeat what was given.\nSay “Thank you, I have passed that on.”',
+  ask: [
+    { name: 'question', type: 'text', question: 'What would you like to know?', required: true },
+    { name: 'name', type: 'text', question: 'What is your name?', required: true },
+    { name: 'e-mail', type: 'email', question: 'Which e-mail address may we answer to?', required: true },
+  ],
+})
 
 const joined = (items: readonly string[]): string =>
   items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`

@@ -59,7 +59,10 @@ export const draftRoutes =
       async ({ params: { id }, body: { manner, text } }) => {
         const subject = await draftOf(services, await agentById(services.db, id))
         const brief = briefSchema.parse({ ...subject.brief, manner })
-        const question = text.trim() || brief.openers.suggestions.find((each) => each.trim() !== '') || SAMPLE_QUESTION
+        // A question with a model answer would be heard in that answer's words, whatever the dials say.
+        const suggested = brief.openers.suggestions.filter((each) => each.trim() !== '')
+        const free = suggested.find((each) => !brief.answers.some((answer) => answer.question === each))
+        const question = text.trim() || free || suggested[0] || SAMPLE_QUESTION
         const state = await ask(services, { ...subject, brief }, question, []).catch((error: unknown) =>
           Promise.reject(modelFailure(error)),
         )

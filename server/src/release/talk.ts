@@ -5,6 +5,7 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { and, eq, isNull } from 'drizzle-orm'
 import { z } from 'zod'
 import { fillVariables } from '@parrot/core/brief'
+import type { Working } from '@parrot/core/dialogue'
 import { talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
 import type { AgentRow } from '../agents/queries'
 import { agents, type Database } from '../database'
@@ -81,7 +82,12 @@ export const talkRoutes =
         if (!wantsEvents(request)) return take(slug, request.body, {}).catch(failing)
         await streamWork(request, reply, async (stream) => {
           const onText = (text: string) => stream.send('text', { text })
-          stream.send('done', await take(slug, request.body, { signal: stream.signal, onText }).catch(failing))
+          // A visitor is told that the agent is thinking, not how.
+          const onWorking = ({ step }: Working) => {
+            if (step === 'deliberation') stream.send('thinking', {})
+          }
+          const listening = { signal: stream.signal, onText, onWorking }
+          stream.send('done', await take(slug, request.body, listening).catch(failing))
         })
         return reply
       },

@@ -179,8 +179,7 @@ async function create(): Promise<void> {
           />
           <ol v-if="placements.length" class="placements" aria-label="Where each line went">
             <li v-for="(each, at) in placements" :key="at">
-              <span>{{ each.line }}</span
-              ><em>{{ each.field }}</em>
+              <span>{{ each.line }}</span><em>{{ each.field }}</em>
             </li>
           </ol>
         </template>

@@ -65,7 +65,13 @@ const ON_HIT = { decline: 'says so and stops there', redirect: 'points elsewhere
       />
       <EditLine label="Face" path="identity.avatar" :maxlength="120" placeholder="Any words: each draws another face" />
       <EditLine label="Language" path="identity.language" :accepts="isLanguage" :maxlength="35" placeholder="en-GB" />
-      <LineList label="Also speaks" path="identity.alsoSpeaks" :most="20" placeholder="fr, de, es, it or nl" />
+      <LineList
+        label="Also speaks"
+        item="language"
+        path="identity.alsoSpeaks"
+        :most="20"
+        placeholder="fr, de, es, it or nl"
+      />
     </section>
 
     <section id="purpose">

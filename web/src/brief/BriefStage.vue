@@ -147,7 +147,8 @@ const jump = (id: string) => document.getElementById(id)?.scrollIntoView({ behav
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;
-  gap: 8px 20px;
+  gap: 8px 14px;
+  align-items: center;
   padding: 12px 0;
   background: linear-gradient(var(--paper) 85%, transparent);
 }

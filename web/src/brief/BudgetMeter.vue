@@ -20,7 +20,9 @@ function setBudget(event: Event): void {
   <details v-if="size" class="budget" data-field="budget">
     <summary :class="{ over: isOver }">
       <span class="bar" aria-hidden="true"><i :style="{ width: `${share * 100}%` }" /></span>
-      <span class="number">{{ count(size.characters) }} of {{ count(budget) }} characters</span>
+      <span class="number" title="Characters of the compiled prompt, of its budget"
+        >{{ count(size.characters) }} of {{ count(budget) }}</span
+      >
       <span v-if="isOver">over the budget</span>
     </summary>
     <div class="more">
@@ -65,7 +67,7 @@ summary:hover {
   font-weight: 700;
 }
 .bar {
-  width: 64px;
+  width: 40px;
   height: 6px;
   border-radius: 3px;
   background: var(--line);

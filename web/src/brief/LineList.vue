@@ -4,7 +4,7 @@ import { useBrief } from './briefStore'
 import RemarkNotes from './RemarkNotes.vue'
 
 /** A list of one-line texts of the brief, named by its path: Enter adds one below, Backspace in an empty one removes it. */
-const props = defineProps<{ label: string; path: string; placeholder: string; most?: number }>()
+const props = defineProps<{ label: string; path: string; placeholder: string; most?: number; item?: string }>()
 const store = useBrief()
 const texts = computed(() => store.valueAt(props.path) as readonly string[])
 const set = (next: readonly string[]) => store.setAt(props.path, next)
@@ -74,7 +74,9 @@ function onBackspace(at: number, event: KeyboardEvent): void {
         <button type="button" class="x" :aria-label="`Remove ${label} ${at + 1}`" @click="remove(at)">×</button>
       </li>
       <li>
-        <button type="button" class="add" @click="addAfter(texts.length - 1)">+ {{ label.toLowerCase() }}</button>
+        <button type="button" class="add" @click="addAfter(texts.length - 1)">
+          + {{ item ?? label.toLowerCase() }}
+        </button>
       </li>
     </ul>
     <RemarkNotes :field="path" deep />

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import type { Agent, MannerCard as Card, StoredBrief } from '@parrot/contract'
 import { get, post } from '../api/client'
 import { tell, tellFailure } from '../shared/undo'
 import { useBrief } from './briefStore'
-import MannerCard from './MannerCard.vue'
+
+/** The chart comes with its package only when there is a profile to draw. */
+const MannerCard = defineAsyncComponent(() => import('./MannerCard.vue'))
 
 /** Texts that sound as the agent should; two or more are measured, and the profile is used when it answers. */
 const props = defineProps<{ agentId: string }>()

@@ -1,17 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Citation, EarlierAnswer, Outcome } from '@parrot/contract'
+import type { Citation, EarlierAnswer, Outcome, Support } from '@parrot/contract'
 import OutcomeMark from './OutcomeMark.vue'
 import ReplyText from './ReplyText.vue'
 import { saysTheSame } from './replyParts'
 
 /** An answer now beside the answer before the last change, with the words that differ marked on both sides. */
 const props = defineProps<{
-  now: { reply: string; outcome: Outcome; citations: readonly Citation[]; revision?: number }
+  now: {
+    reply: string
+    outcome: Outcome
+    citations: readonly Citation[]
+    revision?: number
+    support?: readonly Support[]
+  }
   before?: EarlierAnswer | null
   beforeLabel?: string
 }>()
-defineEmits<{ cite: [citation: Citation] }>()
+defineEmits<{ cite: [citation: Citation]; ground: [support: Support] }>()
 
 const isSame = computed(() => props.before != null && saysTheSame(props.before.reply, props.now.reply))
 </script>
@@ -43,6 +49,8 @@ const isSame = computed(() => props.before != null && saysTheSame(props.before.r
         class="text"
         :reply="now.reply"
         :citations="now.citations"
+        :support="now.support"
+        @ground="$emit('ground', $event)"
         :against="before && !isSame ? before.reply : undefined"
         @cite="$emit('cite', $event)"
       />

@@ -1,15 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Citation } from '@parrot/contract'
+import type { Citation, Support } from '@parrot/contract'
 import { placeOf } from './place'
 import { linesOf } from './replyParts'
 
 /** What the agent says, as text only: paragraphs, lists, citation markers, and the words that changed. */
-const props = defineProps<{ reply: string; citations?: readonly Citation[]; against?: string }>()
-const emit = defineEmits<{ cite: [citation: Citation] }>()
+const props = defineProps<{
+  reply: string
+  citations?: readonly Citation[]
+  against?: string
+  support?: readonly Support[]
+}>()
+const emit = defineEmits<{ cite: [citation: Citation]; ground: [support: Support] }>()
 
-const lines = computed(() => linesOf(props.reply, props.against))
+const lines = computed(() => linesOf(props.reply, props.against, props.support))
 const citationOf = (marker: number) => props.citations?.find((citation) => citation.marker === marker)
+
+const titleOf = (ground: Support) =>
+  ground.passageId === undefined ? 'Open the line of the brief this comes from' : 'Open the passage this comes from'
 
 function open(marker: number): void {
   const citation = citationOf(marker)
@@ -32,6 +40,16 @@ function open(marker: number): void {
             @click="open(run.marker)"
           >
             {{ run.marker }}</button
+          ><span
+            v-else-if="run.ground"
+            class="phrase"
+            role="link"
+            tabindex="0"
+            :title="titleOf(run.ground)"
+            @click="emit('ground', run.ground)"
+            @keydown.enter="emit('ground', run.ground)"
+            ><mark v-if="run.isChanged">{{ run.text }}</mark
+            ><template v-else>{{ run.text }}</template></span
           ><mark v-else-if="run.isChanged">{{ run.text }}</mark
           ><template v-else>{{ run.text }}</template></template
         ></span
@@ -54,6 +72,13 @@ function open(marker: number): void {
 }
 .bullet {
   color: var(--soft);
+}
+.phrase {
+  cursor: pointer;
+}
+.phrase:hover {
+  text-decoration: underline dotted var(--accent);
+  text-underline-offset: 4px;
 }
 .marker {
   font: 600 0.68em/1 var(--sans);

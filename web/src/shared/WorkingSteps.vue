@@ -12,6 +12,7 @@ const NAMES: Record<Working['step'], string> = {
   boundaries: 'Boundaries',
   duty: 'Duty',
   'follow-up': 'Follow-up',
+  deliberation: 'Thinking it through',
   retrieval: 'Looking it up',
   prompt: 'Prompt',
   model: 'Answering',

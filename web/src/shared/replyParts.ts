@@ -1,8 +1,9 @@
 import { diffWordsWithSpace } from 'diff'
+import type { Support } from '@parrot/contract'
 
 /** A run of a reply: plain text, text that is new against another reply, or a citation marker. */
 export type Run =
-  | { readonly kind: 'text'; readonly text: string; readonly isChanged: boolean }
+  | { readonly kind: 'text'; readonly text: string; readonly isChanged: boolean; readonly ground?: Support }
   | { readonly kind: 'marker'; readonly marker: number }
 
 /** A block of a reply: a paragraph, or one item of a list with its bullet or number. */
@@ -15,10 +16,11 @@ const MARKER = /\s?\[(\d{1,3})\]/g
 const BULLET = /^([-•]|\d{1,3}[.)])\s+/
 
 /**
- * A reply as lines of runs. With `other`, the words that do not stand in the other reply are marked as changed;
+ * A reply as lines of runs, each with what it rests on when `support` tells. With `other`, the words that do not stand in the other reply are marked as changed;
  * citation markers are left out of the comparison, since their numbers move with every source.
  */
-export function linesOf(reply: string, other?: string): ReplyLine[] {
+export function linesOf(reply: string, other?: string, support: readonly Support[] = []): ReplyLine[] {
+  const groundAt = groundsOf(reply, support)
   const isChanged = other === undefined ? () => false : changedAt(reply, other)
   const lines: ReplyLine[] = []
   let offset = 0
@@ -28,7 +30,7 @@ export function linesOf(reply: string, other?: string): ReplyLine[] {
     if (line.trim() !== '') {
       lines.push({
         bullet: bullet ? (/\d/.test(bullet[1]!) ? bullet[1]! : '•') : '',
-        runs: runsOf(line.slice(start), offset + start, isChanged),
+        runs: runsOf(line.slice(start), offset + start, isChanged, groundAt),
       })
     }
     offset += line.length + 1
@@ -36,16 +38,22 @@ export function linesOf(reply: string, other?: string): ReplyLine[] {
   return lines
 }
 
-function runsOf(text: string, offset: number, isChanged: (at: number) => boolean): Run[] {
+function runsOf(
+  text: string,
+  offset: number,
+  isChanged: (at: number) => boolean,
+  groundAt: (at: number) => Support | undefined,
+): Run[] {
   const runs: Run[] = []
   let from = 0
   const addText = (until: number) => {
     for (let at = from; at < until; at++) {
       const changed = isChanged(offset + at)
+      const ground = groundAt(offset + at)
       const last = runs.at(-1)
-      if (last?.kind === 'text' && last.isChanged === changed)
+      if (last?.kind === 'text' && last.isChanged === changed && last.ground === ground)
         runs[runs.length - 1] = { ...last, text: last.text + text[at]! }
-      else runs.push({ kind: 'text', text: text[at]!, isChanged: changed })
+      else runs.push({ kind: 'text', text: text[at]!, isChanged: changed, ...(ground ? { ground } : {}) })
     }
   }
   for (const match of text.matchAll(MARKER)) {
@@ -55,6 +63,22 @@ function runsOf(text: string, offset: number, isChanged: (at: number) => boolean
   }
   addText(text.length)
   return runs
+}
+
+/** Tells for each character of `reply` what its sentence rests on, where that can be opened. */
+function groundsOf(reply: string, support: readonly Support[]): (at: number) => Support | undefined {
+  const spans = support.flatMap((each) => {
+    if (each.passageId === undefined && each.field === undefined) return []
+    const words = each.text
+      .trim()
+      .split(/\s+/)
+      .map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
+    // Markers stand between the words, and before the stop at the end.
+    const pattern = words.join('(?:\\s*\\[\\d{1,3}\\])*\\s+').replace(/(\\[.?!]|[!:])$/, '(?:\\s*\\[\\d{1,3}\\])*$1')
+    const found = new RegExp(pattern).exec(reply)
+    return found ? [{ from: found.index, to: found.index + found[0].length, each }] : []
+  })
+  return (at) => spans.find((span) => at >= span.from && at < span.to)?.each
 }
 
 /** Tells for each character of `reply` whether it belongs to words that `other` does not have. */

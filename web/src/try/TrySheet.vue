@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Agent, Citation } from '@parrot/contract'
+import type { Agent, Citation, Support } from '@parrot/contract'
 import { useBrief } from '../brief/briefStore'
 import AnswerPair from '../shared/AnswerPair.vue'
 import ReplyText from '../shared/ReplyText.vue'
@@ -46,6 +46,14 @@ function openPassage(sourceId: string, passage: string): void {
   store.isOpen = false
   void router.push({ name: 'library', params: { id: props.agent.id, sourceId }, query: { passage } })
 }
+
+function openGround({ sourceId, passageId, field }: Support): void {
+  if (sourceId !== undefined && passageId !== undefined) openPassage(sourceId, passageId)
+  else if (field !== undefined) openField(field)
+}
+
+/** What is remembered of the visitor in this conversation; each can be erased. */
+const remembered = computed(() => store.lines.findLast((line) => line.turn)?.turn?.memory)
 
 function openField(field: string): void {
   store.isOpen = false
@@ -118,6 +126,7 @@ async function keep(): Promise<void> {
                   : undefined
               "
               @cite="openCitation"
+              @ground="openGround"
             />
             <div class="acts">
               <button
@@ -156,6 +165,25 @@ async function keep(): Promise<void> {
             <p v-else class="soft">{{ line.steps.at(-1)?.summary ?? 'Reading the question…' }}</p>
           </div>
         </article>
+        <p v-if="remembered && (remembered.facts.length || remembered.duty)" class="memory small">
+          <span class="label">Remembered</span>
+          <span v-if="remembered.duty" class="fact"
+            >a duty under way{{ remembered.duty.isPaused ? ', waiting' : '' }}, asks for
+            {{ remembered.duty.asking }}</span
+          >
+          <span
+            v-for="fact in remembered.facts"
+            :key="fact.key + fact.value"
+            class="fact"
+            :title="`Told in: ${fact.said}`"
+          >
+            {{ fact.key }}: <b>{{ fact.value }}</b>
+            <button type="button" :aria-label="`Forget ${fact.key} ${fact.value}`" @click="store.forget(fact.key)">
+              ×
+            </button>
+          </span>
+          <button type="button" class="btn quiet small" @click="store.forget()">Forget everything</button>
+        </p>
         <div v-if="isOutdated && !store.isAsking" class="outdated">
           The brief is at revision {{ brief.revision }} now; this answer is from revision {{ last!.turn!.revision }}.
           <button type="button" class="btn small" @click="store.askAgain">Ask again <kbd>r</kbd></button>
@@ -239,6 +267,20 @@ header {
   display: flex;
   gap: 14px;
   align-items: center;
+}
+.memory {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  padding: 4px 0 10px;
+}
+.fact button {
+  background: none;
+  border: 0;
+  color: var(--soft);
+  cursor: pointer;
+  padding: 0 4px;
 }
 .outdated {
   display: flex;

@@ -51,6 +51,19 @@ export const useTry = defineStore('try', () => {
 
   const focus = () => focusTick.value++
 
+  /** Erases what is remembered of the visitor: the facts of one key, or everything. */
+  async function forget(key?: string): Promise<void> {
+    const turn = lines.value.findLast((line) => line.turn)?.turn
+    if (!turn) return
+    const query = key === undefined ? '' : `?key=${encodeURIComponent(key)}`
+    try {
+      const memory = await call<Turn['memory']>('DELETE', `/api/conversations/${turn.conversationId}/memory${query}`)
+      for (const line of lines.value) if (line.turn) line.turn = { ...line.turn, memory }
+    } catch (problem) {
+      tellFailure(problem)
+    }
+  }
+
   async function ask(said: string): Promise<void> {
     const text = said.trim()
     if (text === '' || isAsking.value) return
@@ -177,6 +190,7 @@ export const useTry = defineStore('try', () => {
     open,
     close,
     focus,
+    forget,
     ask,
     stop,
     askAgain,
