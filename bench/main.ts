@@ -13,6 +13,11 @@ import { bundleThreads } from '../scripts/bundle.mjs'
 import { newDataFolder, openTestApp, type TestApp } from '../server/testing/testApp'
 import setup from '../server/testing/blankImage'
 import { passages } from '../server/src/database'
+import { takeTurn } from '@parrot/core/dialogue'
+import { playScript, scriptSchema } from '@parrot/core/rehearsal'
+import { understudy } from '@parrot/core/understudy'
+import { sampleAgents } from '../demo/scenario'
+import { openCorpus } from './quality/corpora'
 import { meadowText, QUESTIONS } from './texts'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -115,6 +120,30 @@ async function benchDatabaseThread(): Promise<void> {
   rmSync(folder, { recursive: true, force: true })
 }
 
+/** Turns of scripted conversations that one core takes in a minute on the sample library, without HTTP and storage. */
+async function benchScripts(): Promise<void> {
+  const open = await openCorpus('ferries')
+  const scripts = sampleAgents[0]!.scripts.map((script, at) => ({ ...scriptSchema.parse(script), id: String(at) }))
+  const play = async () => {
+    let turns = 0
+    for (const script of scripts) {
+      const result = await playScript(script, (said, conversation) =>
+        takeTurn(said, { ...open, model: understudy, conversation, clock: () => performance.now() }),
+      )
+      turns += result.turns.length
+    }
+    return turns
+  }
+  await play()
+  const began = performance.now()
+  let turns = 0
+  while (performance.now() - began < SCRIPTS_MS) turns += await play()
+  const perMinute = (turns / (performance.now() - began)) * 60_000
+  row('scripted turns a minute and core', Math.round(perMinute).toLocaleString('en-GB'), 'aim: 1,000')
+}
+
+const SCRIPTS_MS = 5000
+
 /** From `node dist/main.js` to the first healthy answer. */
 async function benchStart(): Promise<void> {
   const main = join(root, 'dist/main.js')
@@ -165,6 +194,8 @@ benchBundle()
 await benchDatabaseThread()
 await benchServer(200_000, '0.2 M characters')
 await benchServer(3_000_000, '3 M characters')
+await benchServer(11_000_000, '11 M characters')
+await benchScripts()
 
 const widths = [0, 1].map((column) => Math.max(...rows.map((each) => each[column as 0 | 1].length)))
 process.stdout.write(

@@ -1,5 +1,5 @@
 import { likeness, sentences, wordCount } from '../text'
-import { compile } from '../brief'
+import { compile, type Brief } from '../brief'
 import { ownWords } from '../phrases'
 import { citeReply, withoutMarkers } from './citations'
 import { withheld } from './privacy'
@@ -38,7 +38,7 @@ export const checkReply: Step = async (state, context) => {
       ...context.conversation.flatMap((each) => [each.said, each.reply]),
       ...state.memory.facts.map((fact) => fact.value),
     ],
-    own: ownWords(context.brief.identity.language),
+    own: [...ownWords(context.brief.identity.language), ...ownLines(context.brief)],
   }
   const first = check(state.reply, state, context, grounds)
   const second =
@@ -80,6 +80,14 @@ export const checkReply: Step = async (state, context) => {
     },
   }
 }
+
+/** What the brief has the agent say word for word: no claims to be backed. */
+const ownLines = ({ grounding, manner, openers, boundaries }: Brief): string[] => [
+  grounding.whenUnknown,
+  manner.format.signOff,
+  openers.greeting,
+  ...boundaries.map((boundary) => boundary.reply),
+]
 
 function check(raw: string, state: TurnState, { brief }: TurnContext, grounds: Grounds): Checked {
   const cited = citeReply(raw, state.found)

@@ -217,6 +217,14 @@ describe('checks after any model', () => {
     expect(turn.support[0]).toMatchObject({ by: 'passage', passageId: 'Rules.1' })
   })
 
+  it('leave the brief’s own words alone', async () => {
+    const own = briefFrom({
+      ...brief,
+      grounding: { ...brief.grounding, whenUnknown: 'I don’t know that. Ask the purple heron.' },
+    })
+    expect((await talk(['Do you sell rockets?'], own)).reply).toBe('I don’t know that. Ask the purple heron.')
+  })
+
   it('only flag it where the brief allows a model its own knowledge', async () => {
     const free = briefFrom({ ...brief, grounding: { ...brief.grounding, libraryOnly: false } })
     const turn = await talk(

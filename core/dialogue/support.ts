@@ -1,4 +1,4 @@
-import { contentStems, coverage, quantitiesIn, sentences } from '../text'
+import { contentStems, contentTerms, coverage, isStopWord, quantitiesIn, sentences } from '../text'
 import type { PromptLine } from '../brief'
 import { withoutMarkers } from './citations'
 import type { FoundPassage, Support } from './turn'
@@ -45,7 +45,10 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
   return plain.split('\n').flatMap((line) =>
     sentences(line).map(({ text }): Support => {
       const body = text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, '')
-      const content = [...contentStems(body)].filter((each) => !/^[\d.,:]+$/.test(each))
+      const content = contentTerms(body)
+        .filter((term) => !isStopWord(body.slice(term.start, term.end)))
+        .map((term) => term.stem)
+        .filter((each, at, all) => !/^[\d.,:]+$/.test(each) && all.indexOf(each) === at)
       const told = content.filter((each) => !set.has(each))
       const stems = new Set(told.length > 0 ? told : content)
       const figures = [...figuresIn(body)]

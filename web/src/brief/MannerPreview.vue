@@ -32,7 +32,7 @@ async function hear(): Promise<void> {
     if (mine === turn) error.value = wordsFor(problem)
   }
 }
-watch(manner, () => {
+watch([manner, () => store.revision], () => {
   clearTimeout(timer)
   timer = setTimeout(() => void hear(), 90)
 })
