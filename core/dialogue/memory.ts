@@ -69,7 +69,7 @@ export const rememberVisitor: Step = (state, { brief, conversation }) => {
 export const takeNote: Step = (state, { brief, conversation }) => {
   const isTelling = state.intent === 'question' && !/\?/.test(state.said) && factsIn(state.said).length > 0
   const isAsking =
-    /\b(?:how|what|when|where|which|who|why|can|could|is|do|does|tell|need|want|would like|looking for|book)\b/i.test(
+    /^\W*(?:how|what|when|where|which|who|why|can|could|is|are|do|does|may)\b|\b(?:how much|how many|tell me|i need|want to|would like to|looking for|book)\b/i.test(
       state.said,
     )
   if (!isTelling || isAsking || !brief.memory.rememberVisitor || conversation.at(-1)?.outcome === 'clarified')
@@ -91,7 +91,7 @@ const SINGLE = new Set<Fact['key']>(['name', 'party', 'place'])
 const MOST_FACTS = 20
 
 const NAME =
-  /\b(?:my name(?:['’]s| is)|call me|this is|i am called|i(?:['’]m| am)(?= \p{Lu}\p{Ll}+(?:$|[.,!]| and\b))) (\p{Lu}[\p{L}’'-]+(?: \p{Lu}[\p{L}’'-]+)?)/iu
+  /\b(?:my name(?:['’]s| is)|call me|this is|i am called|i(?:['’]m| am)(?= \p{Lu}\p{Ll}+(?:$|[.,!]| and\b))) ([\p{L}’'-]+(?: [\p{L}’'-]+)?)/iu
 const NOT_A_NAME = /^(?:about|the|not|here|just|from|in|on|going|travelling|looking|very|a|an|what|how)$/i
 const PARTY =
   /\b(?:we are|we['’]re|there (?:are|will be)|it(?:['’]s| is) for|i(?:['’]m| am) (?:travelling|coming|booking) (?:with|for)|party of|group of|family of)\b[^.?!]*/i
@@ -111,7 +111,7 @@ export function factsIn(line: string): Fact[] {
 
 function toldIn(text: string, said: string): Fact[] {
   const facts: Fact[] = []
-  const name = NAME.exec(text)?.[1]
+  const name = /^(?:\p{Lu}[\p{L}’'-]*(?: (?=\p{Lu})|$|(?= )))+/u.exec(NAME.exec(text)?.[1] ?? '')?.[0].trim()
   if (name && /^\p{Lu}/u.test(name) && !NOT_A_NAME.test(name.split(' ')[0]!))
     facts.push({ key: 'name', value: name, said })
   const party = PARTY.exec(text)?.[0]

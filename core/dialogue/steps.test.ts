@@ -156,6 +156,7 @@ describe('a duty', () => {
 describe('memory', () => {
   it.each([
     ['My name is Ana Reed.', 'name', 'Ana Reed'],
+    ['my name is Ana and we are late', 'name', 'Ana'],
     ['We are two adults and a child', 'party', '2 adults, 1 child'],
     ['I travel with my dog', 'comes with', 'dog'],
     ['I would rather have a window', 'prefers', 'a window'],

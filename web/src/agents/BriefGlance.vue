@@ -82,6 +82,7 @@ dl > div {
   display: grid;
   grid-template-columns: 104px 1fr;
   gap: 12px;
+  align-items: baseline;
   padding: 4px 0;
 }
 dd {

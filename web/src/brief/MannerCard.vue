@@ -9,6 +9,13 @@ Chart.register(RadarController, RadialLinearScale, PointElement, LineElement, Fi
 const canvas = ref<HTMLCanvasElement>()
 let chart: Chart | undefined
 
+/** A name in two lines, parted at the space nearest its middle. */
+function inTwo(name: string): string[] {
+  const spaces = [...name.matchAll(/ /g)].map((match) => match.index)
+  const at = spaces.sort((a, b) => Math.abs(a - name.length / 2) - Math.abs(b - name.length / 2))[0]
+  return at === undefined ? [name] : [name.slice(0, at), name.slice(at + 1)]
+}
+
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
 watch(
@@ -19,7 +26,8 @@ watch(
     chart = new Chart(element, {
       type: 'radar',
       data: {
-        labels: card.axes.map((axis) => axis.name),
+        // Long names stand on two lines, so that none is cut off.
+        labels: card.axes.map((axis) => (axis.name.length > 12 ? inTwo(axis.name) : axis.name)),
         datasets: [
           {
             data: card.axes.map((axis) => axis.value),
@@ -33,6 +41,8 @@ watch(
       },
       options: {
         animation: false,
+        maintainAspectRatio: false,
+        layout: { padding: 6 },
         plugins: {
           legend: { display: false },
           tooltip: { callbacks: { label: (item) => card.axes[item.dataIndex]?.figure ?? '' } },
@@ -44,7 +54,7 @@ watch(
             ticks: { display: false, stepSize: 25 },
             grid: { color: colour('--line') },
             angleLines: { color: colour('--line') },
-            pointLabels: { color: colour('--soft'), font: { size: 12 } },
+            pointLabels: { color: colour('--soft'), font: { size: 12, family: colour('--sans') } },
           },
         },
       },
@@ -87,13 +97,14 @@ onBeforeUnmount(() => chart?.destroy())
 <style scoped>
 .card {
   display: grid;
-  grid-template-columns: 300px 1fr;
-  gap: 22px;
+  grid-template-columns: 320px 1fr;
+  gap: 18px;
   align-items: center;
   margin: 8px 0 12px;
 }
 .chart {
-  height: 250px;
+  position: relative;
+  height: 270px;
 }
 dl {
   margin: 0;
@@ -101,7 +112,7 @@ dl {
 }
 dl div {
   display: grid;
-  grid-template-columns: 150px 1fr;
+  grid-template-columns: 132px 1fr;
   gap: 10px;
   padding: 2px 0;
 }

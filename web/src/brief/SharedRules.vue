@@ -72,7 +72,12 @@ async function share(rule: Rule): Promise<void> {
 defineExpose({ share })
 
 const readingsOf = (set: RuleSet) => new Map(set.readings.map((reading) => [reading.id, reading]))
-const usersOf = (set: RuleSet) => set.usedBy.map((user) => user.name).join(', ')
+/** The agents that use a set; this one as soon as it does, before its brief is saved. */
+function usersOf(set: RuleSet): string {
+  const own = store.brief?.ruleSets.includes(set.id) ? [agents.agent?.name ?? ''] : []
+  const others = set.usedBy.filter((user) => user.id !== agents.agent?.id).map((user) => user.name)
+  return [...own, ...others].filter(Boolean).join(', ')
+}
 </script>
 
 <template>
@@ -86,7 +91,7 @@ const usersOf = (set: RuleSet) => set.usedBy.map((user) => user.name).join(', ')
           aria-label="Name of the shared set"
           @change="change(set, { name: ($event.target as HTMLInputElement).value || set.name })"
         />
-        <span class="small soft">shared; a change shows in {{ usersOf(set) || 'this agent' }}</span>
+        <span class="small soft">shared; a change shows in {{ usersOf(set) }}</span>
         <button type="button" class="btn quiet small" @click="leave(set.id)">Stop using it here</button>
       </header>
       <RuleList :rules="set.rules" :reading-of="readingsOf(set)" @change="change(set, { rules: $event })" />
