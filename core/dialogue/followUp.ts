@@ -86,6 +86,10 @@ export function joinQuestions(before: string, added: string, said = added): stri
   const head = /^(?:an?|the|my|our) (?:[\p{L}-]+ )*([\p{L}-]+)$/iu.exec(fresh)?.[1]
   const sameHead = head && new RegExp(`\\b(?:an?|the|my|our) (?:[\\p{L}-]+ )?${head}\\b`, 'iu')
   if (sameHead && sameHead.test(open)) return `${open.replace(sameHead, fresh)}?`
+  const asked =
+    /\b(is|are|of|for|does|do|about|bring|take|costs?) (an?|the|my|our) (?:[\p{L}-]+ )?[\p{L}-]+(?= (?:per|for|on|in|to|at|cost|need|take)\b|$)/iu
+  if (/^(?:an?|the|my|our) /i.test(fresh) && asked.test(open))
+    return `${open.replace(asked, (_whole, word: string) => `${word} ${fresh}`)}?`
   const closing = /\b(?:an?|the|my|our) [\p{L}-]+$/iu
   if (/^(?:an?|the|my|our) /i.test(fresh) && closing.test(open)) return `${open.replace(closing, fresh)}?`
   return `${open}, ${fresh}?`

@@ -187,7 +187,7 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
   }
   if (sum.whole === 0) return 0
   // "The number of the distillery": a number of something else is no answer.
-  const isElsewhere = sum.focused && sum.missing > 0 && sum.subjects <= 2
+  const isElsewhere = (sum.focused || asked.terms.some((term) => term.isVerb)) && sum.missing > 0 && sum.subjects <= 2
   const isTooLittle = isElsewhere || (sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST)
   const coverage = sum.held / sum.whole
   return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage

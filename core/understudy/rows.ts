@@ -1,4 +1,4 @@
-import { daysIn, finished, quantitiesIn, terms, stemSet } from '../text'
+import { daysIn, finished, quantitiesIn, terms, stemSet, jaccard } from '../text'
 import type { AnswerKind } from '../question'
 import { suits, type Evidence } from './evidence'
 import { listed, type Phrases } from '../phrases'
@@ -21,11 +21,17 @@ const AS_GOOD = 0.04
 
 export const headersOf = (unit: Pick<Unit, 'cells'>): string => unit.cells.map((cell) => cell.header).join('|')
 
-/** All rows at hand of the table a row stands in. */
+/** All rows at hand of the table a row stands in; empty cells leave no header, so rows of one table may differ in some. */
 export const tableOf = (row: Evidence, evidence: readonly Evidence[]): Evidence[] =>
-  evidence.filter(
-    (other) => other.kind === 'row' && headersOf(other) === headersOf(row) && sourceOf(other) === sourceOf(row),
-  )
+  evidence.filter((other) => other.kind === 'row' && sourceOf(other) === sourceOf(row) && isSameTable(row, other))
+
+/** Rows of one table begin with the same header and share most others. */
+function isSameTable(a: Unit, b: Unit): boolean {
+  const [one, two] = [a, b].map((unit) => new Set(unit.cells.map((cell) => cell.header))) as [Set<string>, Set<string>]
+  return a.cells[0]?.header === b.cells[0]?.header && jaccard(one, two) >= SAME_HEADERS
+}
+
+const SAME_HEADERS = 0.5
 
 const sourceOf = (unit: Unit): string => unit.passage.place.split(' › ')[0]!
 
@@ -115,7 +121,13 @@ function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind):
   const fitting = named.filter(
     ({ cell }) => suits({ text: `${cell.header}: ${cell.value}`, cells: [cell] }, kind, asked) > 0,
   )
-  const apt = fitting.length > 0 ? fitting : named
+  // "How long does the bus take?" names the bus, but only the journey time is a length of time.
+  const measuring = kind === 'measure' || kind === 'money'
+  const elsewhere =
+    measuring && fitting.length === 0
+      ? fits.filter(({ cell }) => suits({ text: cell.value, cells: [cell] }, kind, asked) > 0)
+      : []
+  const apt = fitting.length > 0 ? fitting : elsewhere.length === 1 ? elsewhere : named
   const sharpest = Math.max(0, ...apt.map((each) => each.share))
   const sharp = most === 0 ? apt : apt.filter((each) => each.share >= sharpest - 0.01)
   const told = sharp.map(({ cell }) => cell.header)

@@ -28,6 +28,8 @@ export interface Wanted {
   readonly forms: readonly Form[]
   readonly weight: number
   readonly role: 'subject' | 'focus' | 'name' | 'light' | 'number'
+  /** Whether it is what happens ("close", "drink") rather than what it happens to. */
+  readonly isVerb?: boolean
 }
 
 /** Words that carry a question's form more than its subject: they count little, and need not be found. */
@@ -38,7 +40,7 @@ const LIGHT = stemList(
     'exactly maximum minimum most any anyone someone people person else rule rules policy please help question total ' +
     'fit number information info details explain describe summarise summarize summary overview put full some something ' +
     'no not never moment today tomorrow now available require required forbidden prohibited permit permitted welcome hear mine own along sure able ' +
-    'keep wear hold hi hello hey dear problem issue weigh stand sit alone main point key quick q back spend back together spot possible year old want like',
+    'friend friends neighbour wife husband partner mum dad keep wear hold hi hello hey dear problem issue weigh stand sit alone main point key quick q back spend back together spot possible year old want like',
 )
 const LIGHT_WEIGHT = 0.2
 const NUMBER_WEIGHT = 0.5
@@ -95,7 +97,7 @@ export function askedOf(
     const weight = isVerb
       ? VERB_WEIGHT
       : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
-    return [{ stem: term.stem, forms: formsOf(term.stem, text, view), weight, role }]
+    return [{ stem: term.stem, forms: formsOf(term.stem, text, view), weight, role, ...(isVerb ? { isVerb } : {}) }]
   })
   const all = terms(text)
   const pairs = new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`))

@@ -83,6 +83,14 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'Are there lockers on Inchmore?' },
     { kind: 'unknown', say: 'How much is the distillery tour?' },
     { kind: 'unknown', say: 'Can I take a helicopter to Sula Holm?' },
+    { kind: 'fact', say: 'Where can dogs drink?', has: ['water bowls'], from: 'Luggage' },
+    {
+      kind: 'clarify',
+      say: 'How much is an adult return?',
+      has: ['Sula Holm', 'Inchmore', 'Little Tarn', '?'],
+      outcome: 'clarified',
+    },
+    { kind: 'messy', say: 'wheres the lost proprety', has: ['ticket desk'] },
   ],
   handbook: [
     { kind: 'fact', say: 'Where is the print hall?', has: ['Mill Street'] },
@@ -142,5 +150,25 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'Where can I buy a new badge?' },
     { kind: 'unknown', say: 'What is the maximum speed of the presses?' },
     { kind: 'unknown', say: 'How much is maternity pay?' },
+    {
+      kind: 'table',
+      say: 'How long does the bus from Canal House to Mill Street take?',
+      has: ['15 minutes'],
+      from: 'shuttle',
+    },
+    { kind: 'limit', say: 'Can I carry over seven days of holiday?', has: ['No', 'five'], from: 'Staff handbook' },
+    { kind: 'yesNo', say: 'May I lend my laptop to a friend?', has: ['No'], from: 'Staff handbook' },
+    {
+      kind: 'comparison',
+      say: 'Which is lighter, the Finch or the Heron?',
+      has: ['Finch', '1.1 kg', '2.3 kg'],
+      from: 'Staff handbook',
+    },
+    {
+      kind: 'followUp',
+      say: ['How much is a hot buffet per person?', 'And the sandwich lunch?'],
+      has: ['£7.50'],
+      lacks: ['£12.80'],
+    },
   ],
 }

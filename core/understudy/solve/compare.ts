@@ -19,7 +19,7 @@ export const sideBySide: Solver = (task): Finding | undefined => {
   if (task.kind !== 'comparison') return undefined
   const sides = sidesOf(task.asked.text)
   if (!sides) return undefined
-  return byRows(sides, task) ?? byStatements(sides, task)
+  return byRows(sides, task) ?? byWishedFor(sides.names, task) ?? byStatements(sides, task)
 }
 
 const speaksOf = (stems: ReadonlySet<string>, name: string): boolean =>

@@ -77,7 +77,8 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
             unit.coverage +
             nearness(text, limit, all[at - 1], task) +
             (limit.bound === 'most' ? 0.15 : 0) +
-            (range ? IN_RANGE : 0),
+            (range ? IN_RANGE : 0) +
+            0.5 * doings(text, task),
         },
       ]
     }),
@@ -107,6 +108,13 @@ const appliesOnly = ({ unit, limit }: Limit, task: Task): boolean =>
 
 const isSameCount = (limit: Quantity, quantity: Quantity): boolean =>
   limit.dimension !== 'count' || limit.of.some((each) => quantity.of.includes(each))
+
+/** The share of the question's light words, mostly verbs, that a statement has: "carry" tells one limit from another. */
+function doings(text: string, task: Task): number {
+  const stems = stemSet(text)
+  const light = task.asked.terms.filter((term) => term.role === 'light')
+  return light.length === 0 ? 0 : light.filter((term) => heldBy(term, stems) > 0).length / light.length
+}
 
 /** How much of the question stands between the quantity before and this one, or right after it: what the limit is of. */
 function nearness(text: string, limit: Quantity, before: Quantity | undefined, task: Task): number {
