@@ -1,4 +1,5 @@
 export { readRule, type Reading } from './read'
-export { explainCondition, LANGUAGES, type Condition } from './condition'
-export { explainDirective, type Directive } from './directive'
+export { LANGUAGES, type Condition } from './condition'
+export type { Directive } from './directive'
+export { explainCondition, explainDirective } from './explain'
 export { holds, mentions, breaks, type Situation } from './apply'

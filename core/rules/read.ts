@@ -1,5 +1,6 @@
-import { explainCondition, readCondition, type Condition } from './condition'
-import { explainDirective, readDirectives, type Directive } from './directive'
+import { readCondition, type Condition } from './condition'
+import { readDirectives, type Directive } from './directive'
+import { explainCondition, explainDirective } from './explain'
 
 /** A rule as it was read. `understood` is false when it is for the model only; `explanation` says how it was read. */
 export interface Reading {

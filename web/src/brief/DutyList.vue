@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Brief } from '@parrot/contract'
-import { useBrief } from './briefStore'
-import EntryActs from './EntryActs.vue'
-import RemarkNotes from './RemarkNotes.vue'
+import EntryRow from './EntryRow.vue'
 import { newId, useEntries } from './useEntries'
 
 type Duty = Brief['duties'][number]
@@ -12,7 +10,6 @@ type Ask = Duty['ask'][number]
 /** Duties: when each begins, what it asks for one by one, and what is said once all is there. */
 const props = defineProps<{ duties: readonly Duty[] }>()
 const emit = defineEmits<{ change: [duties: Duty[]] }>()
-const store = useBrief()
 const root = ref<HTMLElement>()
 const entries = useEntries<Duty>(
   root,
@@ -53,137 +50,109 @@ const removeAsk = (duty: Duty, at: number, n: number) =>
       No duties yet. A duty is a job with steps: it asks for what it needs one by one, checks each answer, and can be
       left and gone on with.
     </p>
-    <div
+    <EntryRow
       v-for="(duty, at) in duties"
       :key="duty.id"
-      class="duty"
-      data-entry
-      :class="{
-        off: !duty.enabled,
-        drafted: store.isDrafted(`duties.${at}`),
-        'is-dragged': entries.dragged.value === at,
-        'is-landing': entries.landing.value === at && entries.dragged.value !== at,
-      }"
-      :data-field="`duties.${at}`"
-      @dragover="entries.onDragOver(at, $event)"
-      @drop.prevent="entries.onDrop"
-      @keydown.alt.up.prevent="entries.move(at, at - 1)"
-      @keydown.alt.down.prevent="entries.move(at, at + 1)"
+      name="duty"
+      :at="at"
+      :count="duties.length"
+      :entries="entries"
+      field="duties"
+      :enabled="duty.enabled"
+      @enable="entries.set(at, { enabled: $event })"
     >
-      <span
-        class="grip"
-        draggable="true"
-        aria-hidden="true"
-        title="Drag to another place"
-        @dragstart="entries.onDragStart(at, $event)"
-        @dragend="entries.onDragEnd"
-        >⠿</span
-      >
-      <div>
-        <label class="part">
-          <span class="label">Name</span>
-          <textarea
-            class="ghost main name"
-            rows="1"
-            maxlength="120"
-            :value="duty.name"
-            placeholder="Book a room"
-            @input="entries.set(at, { name: text($event).replace(/\n/g, ' ') })"
-          />
-        </label>
-        <label class="part">
-          <span class="label">Begins when</span>
-          <textarea
-            class="ghost"
-            rows="1"
-            maxlength="1000"
-            :value="duty.when"
-            placeholder="the visitor wants to book a room"
-            @input="entries.set(at, { when: text($event).replace(/\n/g, ' ') })"
-          />
-        </label>
-        <label class="part">
-          <span class="label">Such as</span>
-          <textarea
-            class="ghost"
-            rows="1"
-            :value="duty.examples.join('\n')"
-            placeholder="one way to ask for it a line"
-            @input="entries.set(at, { examples: lines($event) })"
-          />
-        </label>
-        <div class="part">
-          <span class="label">Asks for</span>
-          <div>
-            <div v-for="(ask, n) in duty.ask" :key="n" class="ask" :data-field="`duties.${at}.ask.${n}`">
-              <input
-                class="field"
-                :value="ask.name"
-                maxlength="80"
-                placeholder="day"
-                :aria-label="`Duty ${at + 1}, asks for ${n + 1}: name`"
-                @input="setAsk(duty, at, n, { name: text($event) })"
-              />
-              <select
-                class="field"
-                :value="ask.type"
-                :aria-label="`Duty ${at + 1}, asks for ${n + 1}: type`"
-                @change="setAsk(duty, at, n, { type: text($event) as Ask['type'] })"
-              >
-                <option v-for="(words, type) in TYPES" :key="type" :value="type">{{ words }}</option>
-              </select>
-              <input
-                class="field question"
-                :value="ask.question"
-                maxlength="600"
-                placeholder="For which day?"
-                :aria-label="`Duty ${at + 1}, asks for ${n + 1}: question`"
-                @input="setAsk(duty, at, n, { question: text($event) })"
-              />
-              <label class="small need" title="Without it the duty cannot end">
-                <input
-                  type="checkbox"
-                  :checked="ask.required"
-                  @change="setAsk(duty, at, n, { required: ($event.target as HTMLInputElement).checked })"
-                />
-                needed
-              </label>
-              <button
-                type="button"
-                class="x"
-                :aria-label="`Remove what duty ${at + 1} asks for, ${n + 1}`"
-                @click="removeAsk(duty, at, n)"
-              >
-                ×
-              </button>
-            </div>
-            <button type="button" class="add" @click="addAsk(duty, at)">+ something to ask for</button>
-          </div>
-        </div>
-        <label class="part">
-          <span class="label">Then</span>
-          <textarea
-            class="ghost steps"
-            rows="2"
-            maxlength="8000"
-            :value="duty.steps"
-            placeholder="Say “Thank you, that is booked.”"
-            @input="entries.set(at, { steps: text($event) })"
-          />
-        </label>
-        <EntryActs
-          name="duty"
-          :at="at"
-          :count="duties.length"
-          :enabled="duty.enabled"
-          @move="entries.move(at, at + $event)"
-          @duplicate="entries.duplicate(at)"
-          @remove="entries.remove(at)"
-          @enable="entries.set(at, { enabled: $event })"
+      <label class="part">
+        <span class="label">Name</span>
+        <textarea
+          class="ghost main name"
+          rows="1"
+          maxlength="120"
+          :value="duty.name"
+          placeholder="Book a room"
+          @input="entries.set(at, { name: text($event).replace(/\n/g, ' ') })"
         />
+      </label>
+      <label class="part">
+        <span class="label">Begins when</span>
+        <textarea
+          class="ghost"
+          rows="1"
+          maxlength="1000"
+          :value="duty.when"
+          placeholder="the visitor wants to book a room"
+          @input="entries.set(at, { when: text($event).replace(/\n/g, ' ') })"
+        />
+      </label>
+      <label class="part">
+        <span class="label">Such as</span>
+        <textarea
+          class="ghost"
+          rows="1"
+          :value="duty.examples.join('\n')"
+          placeholder="one way to ask for it a line"
+          @input="entries.set(at, { examples: lines($event) })"
+        />
+      </label>
+      <div class="part">
+        <span class="label">Asks for</span>
+        <div>
+          <div v-for="(ask, n) in duty.ask" :key="n" class="ask" :data-field="`duties.${at}.ask.${n}`">
+            <input
+              class="field"
+              :value="ask.name"
+              maxlength="80"
+              placeholder="day"
+              :aria-label="`Duty ${at + 1}, asks for ${n + 1}: name`"
+              @input="setAsk(duty, at, n, { name: text($event) })"
+            />
+            <select
+              class="field"
+              :value="ask.type"
+              :aria-label="`Duty ${at + 1}, asks for ${n + 1}: type`"
+              @change="setAsk(duty, at, n, { type: text($event) as Ask['type'] })"
+            >
+              <option v-for="(words, type) in TYPES" :key="type" :value="type">{{ words }}</option>
+            </select>
+            <input
+              class="field question"
+              :value="ask.question"
+              maxlength="600"
+              placeholder="For which day?"
+              :aria-label="`Duty ${at + 1}, asks for ${n + 1}: question`"
+              @input="setAsk(duty, at, n, { question: text($event) })"
+            />
+            <label class="small need" title="Without it the duty cannot end">
+              <input
+                type="checkbox"
+                :checked="ask.required"
+                @change="setAsk(duty, at, n, { required: ($event.target as HTMLInputElement).checked })"
+              />
+              needed
+            </label>
+            <button
+              type="button"
+              class="x"
+              :aria-label="`Remove what duty ${at + 1} asks for, ${n + 1}`"
+              @click="removeAsk(duty, at, n)"
+            >
+              ×
+            </button>
+          </div>
+          <button type="button" class="add" @click="addAsk(duty, at)">+ something to ask for</button>
+        </div>
       </div>
-      <RemarkNotes :field="`duties.${at}`" deep />
-    </div>
+      <label class="part">
+        <span class="label">Then</span>
+        <textarea
+          class="ghost steps"
+          rows="2"
+          maxlength="8000"
+          :value="duty.steps"
+          placeholder="Say “Thank you, that is booked.”"
+          @input="entries.set(at, { steps: text($event) })"
+        />
+      </label>
+    </EntryRow>
     <button type="button" class="btn small" @click="entries.add">Add a duty</button>
   </div>
 </template>
@@ -192,39 +161,17 @@ const removeAsk = (duty: Duty, at: number, n: number) =>
 .none {
   padding: 4px 0 14px;
 }
-.duty {
-  position: relative;
-  display: grid;
-  grid-template-columns: 22px 1fr;
-  padding: 10px 0 7px;
-  border-bottom: 1px solid var(--line);
-}
-.duty:last-of-type {
-  margin-bottom: 14px;
-}
-.grip {
-  padding-top: 4px;
-  opacity: 0;
-}
-.duty:hover .grip,
-.duty:focus-within .grip {
-  opacity: 1;
+div {
+  --acts-indent: 116px;
 }
 .part {
   display: grid;
-  grid-template-columns: 106px 1fr;
+  grid-template-columns: 102px 1fr;
   gap: 14px;
   align-items: baseline;
 }
-.ghost {
-  font: 17px/1.45 var(--serif);
-}
-.name {
+.part .name {
   font-weight: 600;
-}
-.off .ghost {
-  color: var(--faint);
-  text-decoration: line-through;
 }
 .ask {
   display: grid;
@@ -256,9 +203,6 @@ const removeAsk = (duty: Duty, at: number, n: number) =>
   color: var(--accent-deep);
   margin-left: -6px;
 }
-.duty :deep(.acts) {
-  margin-left: 116px;
-}
 @media (max-width: 720px) {
   .part {
     grid-template-columns: 1fr;
@@ -269,9 +213,6 @@ const removeAsk = (duty: Duty, at: number, n: number) =>
   }
   .ask .question {
     grid-column: 1 / -1;
-  }
-  .duty :deep(.acts) {
-    margin-left: 0;
   }
 }
 </style>

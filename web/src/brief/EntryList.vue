@@ -1,8 +1,6 @@
 <script setup lang="ts" generic="T extends Record<string, unknown>">
 import { ref } from 'vue'
-import { useBrief } from './briefStore'
-import EntryActs from './EntryActs.vue'
-import RemarkNotes from './RemarkNotes.vue'
+import EntryRow from './EntryRow.vue'
 import { useEntries } from './useEntries'
 
 /** A list of entries with a few text parts each (glossary terms, boundaries, model answers), edited in place. */
@@ -23,7 +21,6 @@ const props = defineProps<{
   empty: string
 }>()
 const emit = defineEmits<{ change: [entries: T[]] }>()
-const store = useBrief()
 const root = ref<HTMLElement>()
 const entries = useEntries<T>(
   root,
@@ -53,60 +50,32 @@ const enable = (at: number, on: boolean) => entries.set(at, { enabled: on } as u
 <template>
   <div ref="root" :data-field="field">
     <p v-if="props.entries.length === 0" class="soft none">{{ empty }}</p>
-    <div
+    <EntryRow
       v-for="(entry, at) in props.entries"
       :key="at"
-      class="entry"
-      data-entry
-      :class="{
-        off: enabledOf(entry) === false,
-        drafted: store.isDrafted(`${field}.${at}`),
-        'is-dragged': entries.dragged.value === at,
-        'is-landing': entries.landing.value === at && entries.dragged.value !== at,
-      }"
-      :data-field="`${field}.${at}`"
-      @dragover="entries.onDragOver(at, $event)"
-      @drop.prevent="entries.onDrop"
-      @keydown.alt.up.prevent="entries.move(at, at - 1)"
-      @keydown.alt.down.prevent="entries.move(at, at + 1)"
+      :name="name"
+      :at="at"
+      :count="props.entries.length"
+      :entries="entries"
+      :field="field"
+      :enabled="enabledOf(entry)"
+      @enable="enable(at, $event)"
     >
-      <span
-        class="grip"
-        draggable="true"
-        aria-hidden="true"
-        title="Drag to another place"
-        @dragstart="entries.onDragStart(at, $event)"
-        @dragend="entries.onDragEnd"
-        >⠿</span
-      >
-      <div>
-        <label v-for="part in parts" :key="part.key" class="part">
-          <span class="label">{{ part.label }}</span>
-          <select v-if="part.choices" class="field choice" :value="entry[part.key]" @change="set(at, part, $event)">
-            <option v-for="(words, choice) in part.choices" :key="choice" :value="choice">{{ words }}</option>
-          </select>
-          <textarea
-            v-else
-            class="ghost"
-            rows="1"
-            :value="shown(entry, part)"
-            :placeholder="part.placeholder"
-            @input="set(at, part, $event)"
-          />
-        </label>
-        <EntryActs
-          :name="name"
-          :at="at"
-          :count="props.entries.length"
-          :enabled="enabledOf(entry)"
-          @move="entries.move(at, at + $event)"
-          @duplicate="entries.duplicate(at)"
-          @remove="entries.remove(at)"
-          @enable="enable(at, $event)"
+      <label v-for="part in parts" :key="part.key" class="part">
+        <span class="label">{{ part.label }}</span>
+        <select v-if="part.choices" class="field choice" :value="entry[part.key]" @change="set(at, part, $event)">
+          <option v-for="(words, choice) in part.choices" :key="choice" :value="choice">{{ words }}</option>
+        </select>
+        <textarea
+          v-else
+          class="ghost"
+          rows="1"
+          :value="shown(entry, part)"
+          :placeholder="part.placeholder"
+          @input="set(at, part, $event)"
         />
-      </div>
-      <RemarkNotes :field="`${field}.${at}`" deep />
-    </div>
+      </label>
+    </EntryRow>
     <button type="button" class="btn small" @click="entries.add">Add a {{ name }}</button>
   </div>
 </template>
@@ -115,52 +84,24 @@ const enable = (at: number, on: boolean) => entries.set(at, { enabled: on } as u
 .none {
   padding: 4px 0 14px;
 }
-.entry {
-  position: relative;
-  display: grid;
-  grid-template-columns: 22px 1fr;
-  padding: 9px 0 7px;
-  border-bottom: 1px solid var(--line);
-}
-.entry:last-of-type {
-  margin-bottom: 14px;
-}
-.grip {
-  padding-top: 4px;
-  opacity: 0;
-}
-.entry:hover .grip,
-.entry:focus-within .grip {
-  opacity: 1;
+div {
+  --acts-indent: 116px;
 }
 .part {
   display: grid;
-  grid-template-columns: 106px 1fr;
+  grid-template-columns: 102px 1fr;
   gap: 14px;
   align-items: baseline;
-}
-.ghost {
-  font: 17px/1.45 var(--serif);
 }
 .choice {
   width: auto;
   padding: 4px 8px;
   justify-self: start;
 }
-.off .ghost {
-  text-decoration: line-through;
-  color: var(--faint);
-}
-.entry :deep(.acts) {
-  margin-left: 116px;
-}
 @media (max-width: 720px) {
   .part {
     grid-template-columns: 1fr;
     gap: 2px;
-  }
-  .entry :deep(.acts) {
-    margin-left: 0;
   }
 }
 </style>

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Rule, RuleReading } from '@parrot/contract'
-import { useBrief } from './briefStore'
-import EntryActs from './EntryActs.vue'
-import RemarkNotes from './RemarkNotes.vue'
+import EntryRow from './EntryRow.vue'
 import { newId, useEntries } from './useEntries'
 
 /** Rules, each with when and do, and beside it how it was read. Alt+↑ and Alt+↓ move the rule one is in. */
@@ -15,7 +13,6 @@ const props = defineProps<{
   canShare?: boolean
 }>()
 const emit = defineEmits<{ change: [rules: Rule[]]; share: [rule: Rule] }>()
-const store = useBrief()
 const root = ref<HTMLElement>()
 const entries = useEntries<Rule>(
   root,
@@ -27,7 +24,6 @@ const entries = useEntries<Rule>(
   },
 )
 const value = (event: Event) => (event.target as HTMLTextAreaElement).value.replace(/\n/g, ' ')
-const fieldOf = (at: number) => (props.field ? `${props.field}.${at}` : undefined)
 </script>
 
 <template>
@@ -35,97 +31,74 @@ const fieldOf = (at: number) => (props.field ? `${props.field}.${at}` : undefine
     <p v-if="rules.length === 0" class="soft none">
       No rules yet. A rule says what to do, and when: “When someone asks about refunds, offer the refund form.”
     </p>
-    <div
+    <EntryRow
       v-for="(rule, at) in rules"
       :key="rule.id"
-      class="rule"
-      data-entry
-      :class="{
-        off: !rule.enabled,
-        drafted: field && store.isDrafted(`${field}.${at}`),
-        'is-dragged': entries.dragged.value === at,
-        'is-landing': entries.landing.value === at && entries.dragged.value !== at,
-      }"
+      name="rule"
+      :at="at"
+      :count="rules.length"
+      :entries="entries"
+      :field="field"
+      :enabled="rule.enabled"
+      :grip="String(at + 1)"
       :data-rule="rule.id"
-      :data-field="fieldOf(at)"
-      @dragover="entries.onDragOver(at, $event)"
-      @drop.prevent="entries.onDrop"
-      @keydown.alt.up.prevent="entries.move(at, at - 1)"
-      @keydown.alt.down.prevent="entries.move(at, at + 1)"
+      @enable="entries.set(at, { enabled: $event })"
     >
-      <span
-        class="count number grip"
-        draggable="true"
-        title="Drag to another place"
-        @dragstart="entries.onDragStart(at, $event)"
-        @dragend="entries.onDragEnd"
-        >{{ at + 1 }}</span
-      >
-      <div class="body">
-        <div class="part">
-          <span class="label">When</span>
-          <textarea
-            class="ghost"
-            rows="1"
-            maxlength="1000"
-            :value="rule.when"
-            placeholder="always"
-            :aria-label="`Rule ${at + 1}: when`"
-            @input="entries.set(at, { when: value($event) })"
-            @keydown.enter.prevent
-          />
-        </div>
-        <div class="part">
-          <span class="label">Do</span>
-          <textarea
-            class="ghost do main"
-            rows="1"
-            maxlength="1000"
-            :value="rule.do"
-            placeholder="say, ask, offer, or never mention …"
-            :aria-label="`Rule ${at + 1}: do`"
-            @input="entries.set(at, { do: value($event) })"
-            @keydown.enter.prevent="entries.add"
-          />
-        </div>
-        <EntryActs
-          name="rule"
-          :at="at"
-          :count="rules.length"
-          :enabled="rule.enabled"
-          @move="entries.move(at, at + $event)"
-          @duplicate="entries.duplicate(at)"
-          @remove="entries.remove(at)"
-          @enable="entries.set(at, { enabled: $event })"
-        >
-          <button
-            type="button"
-            class="strength"
-            title="Always, or usually"
-            @click="entries.set(at, { strength: rule.strength === 'always' ? 'usually' : 'always' })"
-          >
-            {{ rule.strength }}
-          </button>
-          <button
-            v-if="canShare"
-            type="button"
-            title="Move this rule to a set that several agents use"
-            @click="$emit('share', rule)"
-          >
-            Share
-          </button>
-        </EntryActs>
+      <div class="part">
+        <span class="label">When</span>
+        <textarea
+          class="ghost"
+          rows="1"
+          maxlength="1000"
+          :value="rule.when"
+          placeholder="always"
+          :aria-label="`Rule ${at + 1}: when`"
+          @input="entries.set(at, { when: value($event) })"
+          @keydown.enter.prevent
+        />
       </div>
-      <aside
-        v-if="readingOf.get(rule.id) && rule.do.trim()"
-        class="margin-note"
-        :class="{ unread: !readingOf.get(rule.id)!.understood }"
-      >
-        <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'Not read' }}</span>
-        {{ readingOf.get(rule.id)!.explanation }}
-      </aside>
-      <RemarkNotes v-if="field" :field="`${field}.${at}`" deep />
-    </div>
+      <div class="part">
+        <span class="label">Do</span>
+        <textarea
+          class="ghost do main"
+          rows="1"
+          maxlength="1000"
+          :value="rule.do"
+          placeholder="say, ask, offer, or never mention …"
+          :aria-label="`Rule ${at + 1}: do`"
+          @input="entries.set(at, { do: value($event) })"
+          @keydown.enter.prevent="entries.add"
+        />
+      </div>
+      <template #acts>
+        <button
+          type="button"
+          class="strength"
+          title="Always, or usually"
+          @click="entries.set(at, { strength: rule.strength === 'always' ? 'usually' : 'always' })"
+        >
+          {{ rule.strength }}
+        </button>
+        <button
+          v-if="canShare"
+          type="button"
+          title="Move this rule to a set that several agents use"
+          @click="$emit('share', rule)"
+        >
+          Share
+        </button>
+      </template>
+      <template #margin>
+        <aside
+          v-if="readingOf.get(rule.id) && rule.do.trim()"
+          class="margin-note"
+          :class="{ unread: !readingOf.get(rule.id)!.understood }"
+        >
+          <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'Not read' }}</span>
+          {{ readingOf.get(rule.id)!.explanation }}
+        </aside>
+      </template>
+    </EntryRow>
     <button type="button" class="btn small" @click="entries.add">Add a rule</button>
   </div>
 </template>
@@ -134,19 +107,8 @@ const fieldOf = (at: number) => (props.field ? `${props.field}.${at}` : undefine
 .none {
   padding: 4px 0 14px;
 }
-.rule {
-  position: relative;
-  display: grid;
-  grid-template-columns: 26px 1fr;
-  padding: 10px 0 7px;
-  border-bottom: 1px solid var(--line);
-  margin-bottom: 2px;
-}
-.rule:last-of-type {
-  margin-bottom: 14px;
-}
-.count {
-  padding-top: 3px;
+div {
+  --acts-indent: 54px;
 }
 .part {
   display: grid;
@@ -154,20 +116,10 @@ const fieldOf = (at: number) => (props.field ? `${props.field}.${at}` : undefine
   align-items: baseline;
   gap: 6px;
 }
-.ghost {
-  font: 17px/1.45 var(--serif);
-}
 .part + .part {
   margin-top: 3px;
 }
-.off .ghost {
-  text-decoration: line-through;
-  color: var(--faint);
-}
-.rule :deep(.acts) {
-  margin-left: 54px;
-}
-.rule :deep(.strength) {
+button.strength[type='button'] {
   color: var(--accent-deep);
   text-decoration: underline dotted;
   text-underline-offset: 3px;
