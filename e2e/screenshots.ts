@@ -29,6 +29,24 @@ const ask = async (text: string) => {
 }
 
 await shoot('agents')
+await shoot('beginning', '/new', async () => {
+  await page
+    .locator('#begin-text')
+    .fill(
+      'A calm helper for allotment holders that answers questions on plots, water and composting, never gives legal advice, short answers.',
+    )
+  await page.getByText('helper for allotment holders', { exact: true }).waitFor()
+})
+await shoot('margin', `${marlow}/brief`, async () => {
+  await page.getByRole('button', { name: 'Add a rule' }).click()
+  await page.getByLabel('Rule 5: when').fill('the party has more than 10 people')
+  await page.getByLabel('Rule 5: do').fill('offer an appropriate ticket and mention the AGM')
+  await page.locator('[data-field="rules.4"] .remarks').waitFor()
+  await page.locator('[data-field="rules.1"]').evaluate((rule) => rule.scrollIntoView())
+  await page.evaluate(() => window.scrollBy(0, -130))
+})
+await page.getByRole('button', { name: 'Remove rule 5' }).click()
+await page.getByText(/^✓ Saved/).waitFor()
 await shoot('brief', `${marlow}/brief`, async () => {
   await page.locator('#manner').evaluate((section) => section.scrollIntoView())
 })
@@ -58,7 +76,7 @@ await shoot('rehearse', `${marlow}/rehearse`, async () => {
   await page.getByText('reworded').first().waitFor()
   await page.getByText('Now').first().waitFor()
 })
-await shoot('release', `${marlow}/release`, () => page.getByText('1 change since edition 1').waitFor())
+await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
   await page.getByRole('button', { name: 'With unanswered questions 2' }).click()
   await page.getByRole('button', { name: /swimming pool/ }).click()

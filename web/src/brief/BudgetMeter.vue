@@ -46,12 +46,12 @@ function setBudget(event: Event): void {
 <style scoped>
 .budget {
   position: relative;
-  font-size: 14px;
+  font-size: 13px;
 }
 summary {
   cursor: pointer;
   display: flex;
-  gap: 9px;
+  gap: 7px;
   align-items: center;
   color: var(--soft);
   list-style: none;

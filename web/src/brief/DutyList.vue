@@ -175,14 +175,21 @@ div {
 }
 .ask {
   display: grid;
-  grid-template-columns: 110px 150px 1fr auto auto;
-  gap: 6px;
+  grid-template-columns: 150px 180px auto 1fr;
+  gap: 5px 8px;
   align-items: center;
-  margin: 3px 0;
+  margin: 4px 0 9px;
 }
 .ask .field {
   padding: 5px 8px;
   font-size: 14px;
+}
+.question {
+  grid-column: 1 / -1;
+  order: 1;
+}
+.x {
+  justify-self: start;
 }
 .need {
   display: flex;

@@ -57,7 +57,7 @@ const isBad = computed(() => store.state === 'failed' || store.state === 'confli
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 6px 14px;
+  gap: 6px 10px;
   font-size: 14px;
 }
 .revision {
