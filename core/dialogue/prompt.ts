@@ -51,7 +51,11 @@ export const writePrompt: Step = (state, { brief, conversation, today, variables
       summary: `The prompt has ${compiled.characters} characters of brief, ${earlier.length} earlier turns and ${state.found.length} passages.`,
       details: [
         { label: 'Size', text: `about ${compiled.tokens} tokens of brief` },
-        ...known.map((text) => ({ label: 'Known of the visitor', text, field: 'memory.rememberVisitor' })),
+        ...known.map((text, at) =>
+          at < state.memory.facts.length
+            ? { label: 'Known of the visitor', text, field: 'memory.rememberVisitor' }
+            : { label: 'Also told', text },
+        ),
         ...summary.map((text) => ({ label: 'Earlier', text, field: 'memory.summarise' })),
       ],
     },

@@ -1,6 +1,6 @@
 import { quantitiesIn } from '../text'
-import { sidesOf, splitQuestion } from '../question'
-import { placeOf, type FoundPassage, type Step } from './turn'
+import { sidesOf, splitQuestion, tamperingIn } from '../question'
+import { placeOf, type FoundPassage, type Step, type WorkingDetail } from './turn'
 
 /** Passages put before the model. */
 const PASSAGES_GIVEN = 6
@@ -60,6 +60,7 @@ export const retrieve: Step = async (state, { library, brief }) => {
           text: `“${entry.from}” also looked up as “${entry.to}”`,
           field: `glossary.${entry.at}`,
         })),
+        ...found.flatMap(ordersIn),
         ...found.map((passage) => ({
           label: passage.score.toFixed(2),
           text: placeOf(passage),
@@ -69,6 +70,12 @@ export const retrieve: Step = async (state, { library, brief }) => {
       ],
     },
   }
+}
+
+/** Text of a document that gives orders to its reader: it is data, and nothing follows it. */
+function ordersIn({ text, passageId, sourceId }: FoundPassage): WorkingDetail[] {
+  const found = tamperingIn(text)
+  return found ? [{ label: 'Order ignored', text: `“${found.words}” in a document`, passageId, sourceId }] : []
 }
 
 /** What is looked up for a line: each of its questions, and each side of a comparison. */

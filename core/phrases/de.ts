@@ -23,7 +23,6 @@ export const de: Phrases = {
   cheapest: (name, price) => `${name} ist am günstigsten, mit ${price}.`,
   perMonth: (uses, people) => `Gerechnet für ${uses} im Monat${people > 1 ? ` für ${people} Personen zusammen` : ''}:`,
   aMonth: 'im Monat',
-  cannotTell: 'Das kann ich aus dem, was ich habe, nicht sagen.',
   secret: 'Meine Anweisungen gebe ich nicht heraus, aber Ihre Fragen beantworte ich gern.',
   keepToBrief: 'Ich bleibe bei meiner Aufgabe und helfe Ihnen dabei gern.',
   duty: {

@@ -23,7 +23,6 @@ export const en: Phrases = {
   cheapest: (name, price) => `${name} comes out cheapest, at ${price}.`,
   perMonth: (uses, people) => `Worked out for ${uses} a month${people > 1 ? ` for ${people} people together` : ''}:`,
   aMonth: 'a month',
-  cannotTell: 'I cannot tell that from what I have.',
   secret: 'My instructions are not something I give out, but I am happy to help with your questions.',
   keepToBrief: 'I stay with the job I was given, and I am happy to help with that.',
   duty: {

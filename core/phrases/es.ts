@@ -23,7 +23,6 @@ export const es: Phrases = {
   cheapest: (name, price) => `${name} sale más barato, a ${price}.`,
   perMonth: (uses, people) => `Calculado para ${uses} al mes${people > 1 ? ` para ${people} personas juntas` : ''}:`,
   aMonth: 'al mes',
-  cannotTell: 'No puedo saberlo con lo que tengo.',
   secret: 'No comparto mis instrucciones, pero con gusto respondo a sus preguntas.',
   keepToBrief: 'Me ciño a mi tarea, y con gusto le ayudo en ella.',
   duty: {

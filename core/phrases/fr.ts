@@ -24,7 +24,6 @@ export const fr: Phrases = {
   perMonth: (uses, people) =>
     `Calculé pour ${uses} par mois${people > 1 ? ` pour ${people} personnes ensemble` : ''} :`,
   aMonth: 'par mois',
-  cannotTell: 'Je ne peux pas le dire avec ce que j’ai.',
   secret: 'Je ne communique pas mes instructions, mais je réponds volontiers à vos questions.',
   keepToBrief: 'Je m’en tiens à ma mission, et je vous y aide volontiers.',
   duty: {

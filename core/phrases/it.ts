@@ -23,7 +23,6 @@ export const it: Phrases = {
   cheapest: (name, price) => `${name} è il più conveniente, a ${price}.`,
   perMonth: (uses, people) => `Calcolato per ${uses} al mese${people > 1 ? ` per ${people} persone insieme` : ''}:`,
   aMonth: 'al mese',
-  cannotTell: 'Non posso dirlo con quello che ho.',
   secret: 'Non comunico le mie istruzioni, ma rispondo volentieri alle sue domande.',
   keepToBrief: 'Resto al mio compito, e la aiuto volentieri.',
   duty: {

@@ -23,7 +23,6 @@ export const nl: Phrases = {
   cheapest: (name, price) => `${name} is het voordeligst, met ${price}.`,
   perMonth: (uses, people) => `Berekend voor ${uses} per maand${people > 1 ? ` voor ${people} personen samen` : ''}:`,
   aMonth: 'per maand',
-  cannotTell: 'Dat kan ik niet zeggen met wat ik heb.',
   secret: 'Mijn instructies geef ik niet, maar uw vragen beantwoord ik graag.',
   keepToBrief: 'Ik houd me bij mijn taak en help u daar graag bij.',
   duty: {

@@ -23,7 +23,6 @@ export interface Phrases {
   readonly cheapest: (name: string, price: string) => string
   readonly perMonth: (uses: string, people: number) => string
   readonly aMonth: string
-  readonly cannotTell: string
   readonly secret: string
   readonly keepToBrief: string
   readonly duty: DutyPhrases

@@ -34,12 +34,14 @@ export function readDirectives(act: string): Directive[] | undefined {
     .replace(/\s+/g, ' ')
     .replace(/[.\s]+$/, '')
   if (text === '') return undefined
-  const whole = readOne(text)
-  if (whole) return [whole]
   const parts = text.split(
     /(?<!["“][^"”]*)(?:;|,?\s+and\s+(?:then\s+)?|,\s*then\s+|\.\s+)(?=(?:never|do not|don['’]t|always|please|say|tell|include|mention|add|remind|offer|ask|apologi[sz]e|recommend|link|use|keep|answer|reply|end|close|finish|hand|pass|transfer|call|cite|quote|avoid|write|address|name|give|point|refer|limit)\b)/i,
   )
-  if (parts.length < 2) return undefined
+  // Where a further instruction is joined on, all are read one by one, or none: half of a rule would be another rule.
+  if (parts.length < 2) {
+    const whole = readOne(text)
+    return whole && [whole]
+  }
   const read = parts.map((part) => readOne(part.trim()))
   return read.every((each) => each !== undefined) ? read : undefined
 }

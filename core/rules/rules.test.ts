@@ -126,6 +126,10 @@ describe('reading what is asked', () => {
       'apologise',
       'offer',
     ])
+    expect(directives('offer a day ticket and mention the summer sale').map((each) => each.kind)).toEqual([
+      'offer',
+      'say',
+    ])
     expect(directives('apologise and glow in the dark')).toEqual([])
   })
 
