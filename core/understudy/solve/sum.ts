@@ -110,7 +110,7 @@ const PERSON = stemList([
   'member',
 ])
 
-const RATE = /([£€$])\s?(\d[\d,]*(?:\.\d+)?) (?:per|an?|each|for each|for every) (?:\w+ )?([\p{L}-]+)/giu
+const RATE = /([£€$])\s?(\d[\d,]*(?:\.\d+)?) (?:per|an?|each|for each|for every) ([\p{L}-]+)/giu
 
 /** One price, so many times: by a head, a mile, a night, a piece. */
 function byRate(task: Task, groups: readonly Group[]): Finding | undefined {
