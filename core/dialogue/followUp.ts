@@ -58,7 +58,7 @@ const answered = (question: string, answer: string): string =>
 const PREPOSITION = 'to|from|on|at|in|for|with|by|after|before'
 
 /**
- * The question before with what is new put in its place: "to Inchmore" takes the place of "to Sula Holm", a name takes
+ * The question before with what is new put in its place: "to Eastmere" takes the place of "to Long Isle", a name takes
  * the place of the last name, "a large plot" that of "a small plot", "a dog" that of a closing "a bike". What has no place to take is added at the end.
  */
 export function joinQuestions(before: string, added: string, said = added): string {

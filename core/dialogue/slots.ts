@@ -31,7 +31,7 @@ export function slotValue(slot: Slot, line: string, isAsked: boolean, today?: To
   }
 }
 
-/** The choices a slot's question offers: "Which island: Sula Holm, Inchmore or Little Tarn?" offers three. */
+/** The choices a slot's question offers: "Which island: Long Isle, Eastmere or South Rock?" offers three. */
 export function choicesOf(slot: Slot): string[] {
   const listed = /[:–—(]\s*([^?)]+)\)?\??\s*$/.exec(slot.question)?.[1] ?? ''
   return listed

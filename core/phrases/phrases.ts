@@ -6,7 +6,7 @@ export interface Phrases {
   /** Joins the last of several: "and", "or". */
   readonly and: string
   readonly or: string
-  /** A table row as a sentence: "For Sula Holm, the adult return is £10.80." */
+  /** A table row as a sentence: "For Long Isle, the adult return is £10.80." */
   readonly forRow: (about: string, facts: string) => string
   readonly cellIs: (header: string, value: string) => string
   readonly thereAre: (count: string, what: string) => string

@@ -37,7 +37,7 @@ const sourceOf = (unit: Unit): string => unit.passage.place.split(' › ')[0]!
 
 /**
  * The rows of the best row's table that answer as well as it does, narrowed by the days and the direction ("to
- * Inchmore", not "from") that the question names.
+ * Eastmere", not "from") that the question names.
  */
 export function matchRows(best: Evidence, task: Task): RowMatch {
   const { asked, kind } = task
@@ -79,7 +79,7 @@ function isOnDays(row: Evidence, days: ReadonlySet<number>): boolean {
   return own.size === 0 || [...days].every((day) => own.has(day))
 }
 
-/** "To Inchmore" asks for a row that goes to Inchmore, not for one that starts there. */
+/** "To Eastmere" asks for a row that goes to Eastmere, not for one that starts there. */
 function goesTheWay(row: Evidence, asked: Asked): boolean {
   const ways = [...asked.pairs].filter((pair) => /^(?:to|from) /.test(pair))
   return ways.every((way) => {
@@ -141,7 +141,7 @@ const hitsValue = (cell: Cell, asked: Asked): boolean => {
 }
 
 /**
- * A row as a sentence: "For Sula Holm, the adult return is £10.80." The first cell says what the row is about, cells
+ * A row as a sentence: "For Long Isle, the adult return is £10.80." The first cell says what the row is about, cells
  * whose value the question names narrow it, and the told columns give the answer.
  */
 export function sayRow(row: Evidence, told: readonly string[], task: Task): string {
@@ -159,7 +159,7 @@ export function sayRow(row: Evidence, told: readonly string[], task: Task): stri
   return task.phrases.forRow(about, listed(facts, task.phrases.and))
 }
 
-/** "the yearly fee is £75.00"; "there are 40 seats"; under a header that is a name: "it is £54.00 (Sula Holm)". */
+/** "the yearly fee is £75.00"; "there are 40 seats"; under a header that is a name: "it is £54.00 (Long Isle)". */
 export function sayCell({ header, value }: Cell, phrases: Phrases): string {
   const noun = asNoun(header)
   if (/^\d+$/.test(value) && /[^s]s\b/.test(noun)) return phrases.thereAre(value, noun)
@@ -172,7 +172,7 @@ export function lowerFirst(text: string): string {
   return /^\p{Lu}\p{Ll}/u.test(text) && COMMON_OPENERS.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text
 }
 
-/** A cell's words inside a sentence: "Yearly fee" loses its capital, "Sula Holm" and "Inchmore" keep theirs. */
+/** A cell's words inside a sentence: "Yearly fee" loses its capital, "Long Isle" and "Eastmere" keep theirs. */
 export const asNoun = (header: string): string =>
   /^\p{Lu}[\p{Ll}-]+(?: [\p{Ll}\p{N}]\S*)+$/u.test(header)
     ? header[0]!.toLowerCase() + header.slice(1)

@@ -58,7 +58,7 @@ export interface Asked {
   readonly names: ReadonlySet<string>
   /** Terms of the brief's glossary that widened the question. */
   readonly glossary: ReadonlySet<string>
-  /** Neighbouring stems in order ("to inchmor"), for telling "to Inchmore" from "Inchmore to". */
+  /** Neighbouring stems in order ("to eastmer"), for telling "to Eastmere" from "Eastmere to". */
   readonly pairs: ReadonlySet<string>
 }
 

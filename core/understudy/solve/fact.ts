@@ -1,8 +1,8 @@
-import { contentStems, coverage } from '../../text'
 import { sayUnit } from '../phrase'
 import { unitsAllowed } from '../manner'
 import type { Evidence } from '../evidence'
 import type { Finding, Solver } from '../task'
+import { repeats } from './repeats'
 
 /** Further evidence must come this near the best to be told with it. */
 const NEAR_BEST = 0.86
@@ -27,7 +27,7 @@ export const asFact: Solver = (task): Finding | undefined => {
         (unit.fits || !best.fits))
     if (!isWorthIt) continue
     const text = sayUnit(unit, task)
-    if (!chosen.some((other) => repeats(text, other.text))) chosen.push({ unit, text })
+    if (!chosen.some((other) => repeats(text, other.text, SAID_ALREADY))) chosen.push({ unit, text })
   }
   const [first, ...rest] = chosen
   rest.sort((a, b) => a.unit.passage.number - b.unit.passage.number || a.unit.order - b.unit.order)
@@ -36,10 +36,4 @@ export const asFact: Solver = (task): Finding | undefined => {
     pieces: [first!, ...rest].map(({ unit, text }) => ({ text, cites: [unit.passage.number] })),
     note: `Best evidence: ${best.text}`,
   }
-}
-
-/** Whether two texts say mostly the same, or one says all that the other does. */
-const repeats = (text: string, said: string): boolean => {
-  const [own, other] = [contentStems(text), contentStems(said)]
-  return Math.max(coverage(own, other), coverage(other, own)) >= SAID_ALREADY
 }

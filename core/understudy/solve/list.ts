@@ -1,5 +1,5 @@
 import { words, stemSet } from '../../text'
-import { THIN, type Evidence } from '../evidence'
+import { THIN } from '../evidence'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { isStep, unitsOf, withoutBullet, type Unit } from '../units'
@@ -76,6 +76,3 @@ function piecesOf({ leadIn, items }: FoundList, { view, phrases }: Task): Piece[
   }))
   return leadIn ? [{ text: leadIn }, ...lines] : lines
 }
-
-/** An item under a leading line is said with it: "You may not bring: fireworks". */
-export const saidWithLead = (unit: Evidence | Unit): string => `${unit.leadIn} ${withoutBullet(unit.text)}`

@@ -215,7 +215,7 @@ const isIn = (quantity: Quantity, per: readonly string[]): boolean =>
   quantity.dimension !== 'money' &&
   terms(quantity.unit).some((term) => per.includes(term.stem))
 
-/** "For Sula Holm, the total is £27.00: 2 × £10.80 (adult return) + 1 × £5.40 (child return)." */
+/** "For Long Isle, the total is £27.00: 2 × £10.80 (adult return) + 1 × £5.40 (child return)." */
 function summed(
   lines: readonly { count: number; amount: number; sign: string; of: string }[],
   about: string,

@@ -1,9 +1,10 @@
-import { contentStems, coverage, words, stemSet } from '../../text'
+import { words, stemSet } from '../../text'
 import { type Evidence } from '../evidence'
 import { unitsAllowed } from '../manner'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
+import { repeats } from './repeats'
 
 const FEWEST = 3
 const MOST = 6
@@ -49,7 +50,7 @@ export const inPoints: Solver = (task): Finding | undefined => {
   const chosen: Evidence[] = []
   for (const { unit } of points) {
     if (chosen.length === (isBare ? Math.min(2, unitsAllowed(task.view.dials.brevity)) : mostPoints(task))) break
-    if (!chosen.some((other) => repeats(unit.text, other.text))) chosen.push(unit)
+    if (!chosen.some((other) => saysAgain(unit.text, other.text))) chosen.push(unit)
   }
   if (chosen.length < Math.min(isBare ? 1 : FEWEST, points.length) || chosen.length === 0) return undefined
   chosen.sort((a, b) => a.passage.number - b.passage.number || a.order - b.order)
@@ -72,9 +73,7 @@ const carries = (unit: Evidence): number =>
 const mostPoints = ({ view }: Task): number => (view.dials.brevity >= 80 ? FEWEST : view.dials.brevity >= 65 ? 5 : MOST)
 
 /** Whether a point says what another says; one with other figures says something else. */
-const repeats = (text: string, said: string): boolean => {
+const saysAgain = (text: string, said: string): boolean => {
   const figures = (of: string) => (of.match(/\d[\d.,]*/g) ?? []).sort().join(' ')
-  if (figures(text) !== figures(said)) return false
-  const [own, other] = [contentStems(text), contentStems(said)]
-  return Math.max(coverage(own, other), coverage(other, own)) >= SAID_ALREADY
+  return figures(text) === figures(said) && repeats(text, said, SAID_ALREADY)
 }

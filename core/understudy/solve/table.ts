@@ -45,7 +45,7 @@ export const fromTable: Solver = (task): Finding | undefined => {
   }
 }
 
-/** The row's subject with the cell that tells it from the others: "Carrow Quay to Inchmore, Saturday". */
+/** The row's subject with the cell that tells it from the others: "Quay to Eastmere, Saturday". */
 function withAbout(
   cells: Parameters<typeof sayRow>[0]['cells'],
   header: string,
