@@ -5,6 +5,7 @@ import { passagesOf, read, readPairs, type ReadResult } from '@parrot/core/libra
 import { buildSegment, LibraryIndex } from '@parrot/core/retrieval'
 import { sampleAgents } from '../../demo/scenario'
 import { handbookBrief } from './handbook/brief'
+import { workshopBrief } from './workshop/brief'
 import type { Corpus } from './questions/question'
 
 /** An agent to be asked: its brief, and the library it answers from. */
@@ -17,7 +18,7 @@ const folder = (path: string): URL => new URL(path, import.meta.url)
 
 /** Reads a corpus with the product's own readers and indexes it, without a server. */
 export async function openCorpus(corpus: Corpus): Promise<OpenCorpus> {
-  return corpus === 'ferries' ? openFerries() : openHandbook()
+  return corpus === 'ferries' ? openFerries() : openFolder(corpus, briefFrom(BRIEFS[corpus]))
 }
 
 async function openFerries(): Promise<OpenCorpus> {
@@ -31,10 +32,12 @@ async function openFerries(): Promise<OpenCorpus> {
   return { brief: briefFrom(marlow.brief), library: libraryOf(results) }
 }
 
-async function openHandbook(): Promise<OpenCorpus> {
-  const names = readdirSync(folder('./handbook/')).filter((name) => /\.(?:md|csv)$/.test(name))
-  const results = await Promise.all(names.map((name) => readFile(new URL(name, folder('./handbook/')))))
-  return { brief: briefFrom(handbookBrief), library: libraryOf(results) }
+const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief }
+
+async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {
+  const from = folder(`./${corpus}/`)
+  const names = readdirSync(from).filter((name) => /\.(?:md|csv|html)$/.test(name))
+  return { brief, library: libraryOf(await Promise.all(names.map((name) => readFile(new URL(name, from))))) }
 }
 
 const readFile = async (url: URL): Promise<ReadResult> =>

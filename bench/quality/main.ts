@@ -10,15 +10,22 @@ import { ferries } from './questions/ferries'
 import { handbook } from './questions/handbook'
 import { heldOut } from './questions/heldOut'
 import { more } from './questions/more'
-import { KINDS, type Corpus, type Question } from './questions/question'
+import { CORPORA, KINDS, type Corpus, type Question } from './questions/question'
+import { workshop } from './questions/workshop'
 
 const AIM = 0.95
 const shows = process.argv.includes('--show')
 const showsHeldOut = process.argv.includes('--held-out')
 const only = process.argv.find((argument) => argument.startsWith('--kind='))?.slice(7)
 
+const onlyCorpus = process.argv.find((argument) => argument.startsWith('--library='))?.slice(10)
+
 const sets: readonly [name: string, isHeldOut: boolean, questions: Readonly<Record<Corpus, readonly Question[]>>][] = [
-  ['questions looked at', false, { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook] }],
+  [
+    'questions looked at',
+    false,
+    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop },
+  ],
   ['kept apart', true, heldOut],
 ]
 const say = (line: string) => process.stdout.write(`${line}\n`)
@@ -53,7 +60,8 @@ function table(verdicts: readonly Verdict[]): void {
 let isShort = false
 for (const [name, isHeldOut, questions] of sets) {
   const verdicts: Verdict[] = []
-  for (const corpus of ['ferries', 'handbook'] as const) {
+  for (const corpus of CORPORA) {
+    if (onlyCorpus && corpus !== onlyCorpus) continue
     const open = await openCorpus(corpus)
     for (const question of questions[corpus]) {
       if (only && question.kind !== only) continue

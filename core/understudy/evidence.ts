@@ -92,7 +92,7 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
     unit,
     own,
     paragraph: unit.paragraph === unit.text ? own : stemSet(unit.paragraph),
-    lead: stemSet(beside),
+    lead: stemSet(`${beside} ${unit.under}`),
     context,
     source: unit.kind === 'row' ? source : NOTHING,
     topic: unit.kind === 'row' ? NOTHING : stemSet(told.split(/\s+/).slice(0, TOPIC_WORDS).join(' ')),
@@ -245,7 +245,7 @@ function isOfOtherDays(unit: Unit, days: ReadonlySet<number>): boolean {
 }
 
 const TIME =
-  /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|months?|years?|daily|at once|always|never|january|february|march|april|may|june|july|august|september|october|november|december)\b/i
+  /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|months?|years?|daily|at once|always|never|january|february|march|april|may|june|july|august|september|october|november|december)\b|\b(?:in|since|from|until|by) (?:1[5-9]|20)\d\d\b|\b\d{1,2}(?:st|nd|rd|th)\b/i
 /** "When …" may be answered by an occasion as well as by a time: "while the presses are running". */
 const OCCASION = /\b(?:while|when|before|after|until|from the|as soon as)\b/i
 const OCCASION_FIT = 0.3

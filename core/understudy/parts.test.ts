@@ -5,7 +5,7 @@ import { answerKindOf } from '../question'
 import { gatherEvidence, THIN } from './evidence'
 import { closer, emojiFor, hedged, inRegister, opener, pick, unitsAllowed } from './manner'
 import { inWantedWords, isAllowed, ordersFor } from './obey'
-import { lowerFirst } from './rows'
+import { lowerFirst } from './rowWords'
 import { unitsOf } from './units'
 import { askedOf, namesIn } from './wanted'
 

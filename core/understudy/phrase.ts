@@ -1,6 +1,7 @@
 import { finished, words } from '../text'
 import type { Evidence } from './evidence'
-import { lowerFirst, matchRows, sayRow } from './rows'
+import { matchRows } from './rows'
+import { lowerFirst, sayRow } from './rowWords'
 import type { Task } from './task'
 import { withoutBullet, type Unit } from './units'
 

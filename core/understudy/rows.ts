@@ -1,9 +1,8 @@
-import { daysIn, finished, quantitiesIn, terms, stemSet, jaccard } from '../text'
+import { daysIn, quantitiesIn, terms, stemSet, jaccard } from '../text'
 import type { AnswerKind } from '../question'
 import { suits, type Evidence } from './evidence'
-import { listed, type Phrases } from '../phrases'
 import type { Task } from './task'
-import type { Cell, Unit } from './units'
+import { keyOf, type Cell, type Unit } from './units'
 import { heldBy, type Asked } from './wanted'
 
 /** Rows of one table that answer a question equally well, and the columns that hold the answer. */
@@ -99,20 +98,25 @@ const valueHits = (row: Evidence, asked: Asked): number => {
   return asked.terms.filter((term) => heldBy(term, stems) > 0).length
 }
 
-/** How many terms of the question a header holds, and how much of the header they make up. */
+/** A header named by a word of the question's form ("cost") is named less than one named by its subject. */
+const LIGHT_HIT = 0.4
+
+/** How much of the question a header holds, and how much of the header the question's terms make up. */
 function headerFit(header: string, asked: Asked): { hits: number; share: number } {
   const stems = stemSet(header)
-  const hits = asked.terms.filter((term) => heldBy(term, stems) > 0).length
-  return { hits, share: stems.size === 0 ? 0 : hits / stems.size }
+  const held = asked.terms.filter((term) => heldBy(term, stems) > 0)
+  const hits = held.reduce((sum, term) => sum + (term.role === 'light' ? LIGHT_HIT : 1), 0)
+  return { hits, share: stems.size === 0 ? 0 : held.length / stems.size }
 }
 
 /** The columns whose headers share most with the question, of those the ones that hold the kind of value asked for. */
 function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind): string[] {
   const first = rows[0]!
-  const [key, ...others] = first.cells
+  const key = keyOf(first)
+  const others = first.cells.filter((cell) => cell !== key)
   const isFixed = (cell: Cell) =>
     rows.length === 1 && hitsValue(cell, asked) && suits({ text: cell.value, cells: [] }, kind, asked) === 0
-  const open = others.filter((cell) => !isFixed(cell))
+  const open = others.filter((cell) => !isFixed(cell) && !isRunningNumber(cell))
   const fits = open.map((cell) => ({ cell, ...headerFit(cell.header, asked) }))
   const most = Math.max(0, ...fits.map((each) => each.hits))
   const named = most === 0 ? fits : fits.filter((each) => each.hits === most)
@@ -131,56 +135,17 @@ function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind):
   const sharpest = Math.max(0, ...apt.map((each) => each.share))
   const sharp = most === 0 ? apt : apt.filter((each) => each.share >= sharpest - 0.01)
   const told = sharp.map(({ cell }) => cell.header)
-  return told.length > 0 ? told.slice(0, MOST_CELLS) : key ? [key.header] : []
+  return told.length > 0 ? told.slice(0, MOST_CELLS) : [key.header]
 }
 
-const hitsValue = (cell: Cell, asked: Asked): boolean => {
+const isRunningNumber = ({ header, value }: Cell): boolean =>
+  /^(?:no\.?|nr\.?|number|id|#)$/i.test(header) && /^\d+$/.test(value)
+
+export const hitsValue = (cell: Cell, asked: Asked): boolean => {
   const stems = stemSet(cell.value)
   const days = daysIn(cell.value)
   return asked.terms.some((term) => heldBy(term, stems) > 0) || [...asked.days].some((day) => days.has(day))
 }
-
-/**
- * A row as a sentence: "For Long Isle, the adult return is £10.80." The first cell says what the row is about, cells
- * whose value the question names narrow it, and the told columns give the answer.
- */
-export function sayRow(row: Evidence, told: readonly string[], task: Task): string {
-  const [key, ...others] = row.cells
-  if (!key) return finished(row.text)
-  const narrowing = others.filter(
-    (cell) => !told.includes(cell.header) && hitsValue(cell, task.asked) && !/^\d/.test(cell.value),
-  )
-  const about = [key, ...narrowing].map((cell) => asNoun(cell.value)).join(', ')
-  const facts = row.cells
-    .filter((cell) => told.includes(cell.header) && cell !== key)
-    .map((cell) => sayCell(cell, task.phrases))
-  if (facts.length === 0)
-    return finished(`${key.value}: ${others.map((cell) => `${asNoun(cell.header)} ${cell.value}`).join(', ')}`)
-  return task.phrases.forRow(about, listed(facts, task.phrases.and))
-}
-
-/** "the yearly fee is £75.00"; "there are 40 seats"; under a header that is a name: "it is £54.00 (Long Isle)". */
-export function sayCell({ header, value }: Cell, phrases: Phrases): string {
-  const noun = asNoun(header)
-  if (/^\d+$/.test(value) && /[^s]s\b/.test(noun)) return phrases.thereAre(value, noun)
-  if (/^(?:yes|no)$/i.test(value)) return `${noun}: ${value.toLowerCase()}`
-  return /^\p{Lu}\p{Ll}/u.test(noun) ? `it is ${value} (${noun})` : phrases.cellIs(noun, value)
-}
-
-/** Lower case at the start, unless the first word is a name or an abbreviation. */
-export function lowerFirst(text: string): string {
-  return /^\p{Lu}\p{Ll}/u.test(text) && COMMON_OPENERS.test(text) ? text[0]!.toLowerCase() + text.slice(1) : text
-}
-
-/** A cell's words inside a sentence: "Yearly fee" loses its capital, "Long Isle" and "Eastmere" keep theirs. */
-export const asNoun = (header: string): string =>
-  /^\p{Lu}[\p{Ll}-]+(?: [\p{Ll}\p{N}]\S*)+$/u.test(header)
-    ? header[0]!.toLowerCase() + header.slice(1)
-    : lowerFirst(header)
-
-/** Words that are never names: only these lose their capital. */
-const COMMON_OPENERS =
-  /^(?:A|An|All|Any|Each|Every|The|This|These|Your|Our|One|Two|Three|No|Please|Under|Over|Adult|Adults|Child|Children|Return|Single|Price|Fare|From|To|Bring|Keep|Go|Take|Show|Book|Pay|Days?|Departs?|Arrives?|Boat|Weight|Size|Note|Notes|Notice|Concession|Family|Infants?|Bicycles?|Dogs?|Cars?|First|Last|Seats?|Screen|Floor|Room|Order|Route|Ticket|Stay|Card|Opens|Closes|Cost|Costs|Fee|Half|Full|Smallest|Largest|Journey|Crossing|Capacity|Places?|Hours?|Duration|Length|Deposit|Age|Level|Name|Type|Model|Colour)\b/
 
 /** The money a cell or a text states, if it states exactly one sum. */
 export function oneSum(text: string): { amount: number; sign: string } | undefined {

@@ -9,6 +9,8 @@ export interface Unit {
   readonly text: string
   /** The line that leads a list in ("You may not bring:"), or a pair's question. */
   readonly leadIn: string
+  /** The heading it stands under, when that asks a question. */
+  readonly under: string
   /** The line of the passage it stands in: neighbours in a paragraph speak of one thing. */
   readonly paragraph: string
   /** Place within its passage, for keeping the order of the document. */
@@ -34,12 +36,22 @@ export function unitsOf(passage: GivenPassage): Unit[] {
   const pair = PAIR.exec(passage.text)
   if (pair) {
     const text = pair[2]!.trim()
-    return [{ passage, kind: 'pair', text, leadIn: pair[1]!.trim(), paragraph: text, order: 0, cells: [] }]
+    return [{ passage, kind: 'pair', text, leadIn: pair[1]!.trim(), under: '', paragraph: text, order: 0, cells: [] }]
   }
   const units: Unit[] = []
+  const under = questionOver(passage)
   let leadIn = ''
   const add = (kind: Unit['kind'], text: string, paragraph: string, cells: Unit['cells'] = []) =>
-    units.push({ passage, kind, text, leadIn: kind === 'item' ? leadIn : '', paragraph, order: units.length, cells })
+    units.push({
+      passage,
+      kind,
+      text,
+      leadIn: kind === 'item' ? leadIn : '',
+      under,
+      paragraph,
+      order: units.length,
+      cells,
+    })
   for (const line of passage.text.split('\n')) {
     if (ITEM.test(line)) add('item', line, line)
     else if (ROW.test(line)) add('row', line, line, cellsOf(line))
@@ -55,6 +67,14 @@ export function unitsOf(passage: GivenPassage): Unit[] {
       tamperingIn(unit.text) === undefined,
   )
 }
+
+/** The question that a passage's heading asks ("How long may I keep it?"), or "". */
+export const questionOver = ({ place }: GivenPassage): string =>
+  place.split(' › ').findLast((heading) => heading.trim().endsWith('?')) ?? ''
+
+/** The subject of a row: its first cell that is more than a running number. */
+export const keyOf = ({ cells }: Pick<Unit, 'cells'>): Cell =>
+  cells.find((cell) => !/^#?\d+[.)]?$/.test(cell.value)) ?? cells[0]!
 
 const POINTS_BACK =
   /^(?:It|Its|They|Their|This|That|These|Those|He|She|Both|Here|There,|Other|Others|Otherwise|After that)\b/

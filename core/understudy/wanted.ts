@@ -10,6 +10,7 @@ import {
   terms,
   stemList,
 } from '../text'
+import { meaningsOf } from '../meaning'
 import { withoutPoliteness } from '../question'
 import type { PromptView } from '../brief'
 
@@ -48,6 +49,9 @@ const FOCUS_WEIGHT = 1.3
 /** "When does the desk *close*?": what happens matters more than to what. */
 const VERB_WEIGHT = 1.5
 const SYNONYM_SHARE = 0.85
+/** A word of the same meaning counts from half to nearly whole, by how surely it means it. */
+const MEANING_LEAST = 0.45
+const MEANING_MORE = 0.4
 
 /** What a question is about, term by term; the days it names are kept apart, since tables give them as ranges. */
 export interface Asked {
@@ -86,7 +90,7 @@ export function askedOf(
     const role: Wanted['role'] =
       isNumber || isUnit
         ? 'number'
-        : isWritten || (names.has(term.stem) && !LIGHT.has(term.stem))
+        : isWritten || isCode(surface) || (names.has(term.stem) && !LIGHT.has(term.stem))
           ? 'name'
           : focus === term.stem
             ? 'focus'
@@ -107,6 +111,9 @@ export function askedOf(
   )
   return { text, terms: wanted, days, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
 }
+
+/** "E5", "P1", "K-200": a label that means exactly one thing. */
+const isCode = (word: string): boolean => /^\p{L}{1,4}-?\d/u.test(word)
 
 const isDay = (word: string): boolean =>
   daysIn(word).size > 0 ||
@@ -156,6 +163,7 @@ function formsOf(own: string, question: string, view: Pick<PromptView, 'glossary
     { stems: [own], share: 1 },
     ...otherNames(own, question, view).map((stems) => ({ stems, share: 1 })),
     ...[...synonymsOf(own)].map((other) => ({ stems: [other], share: SYNONYM_SHARE })),
+    ...meaningsOf(own).map(({ stems, share }) => ({ stems, share: MEANING_LEAST + MEANING_MORE * share })),
   ]
 }
 

@@ -171,4 +171,5 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
       lacks: ['£12.80'],
     },
   ],
+  workshop: [],
 }

@@ -41,4 +41,6 @@ export interface Question {
   readonly outcome?: Outcome | readonly Outcome[]
 }
 
-export type Corpus = 'ferries' | 'handbook'
+/** The libraries that are asked: the demo's, and two of other subjects. */
+export const CORPORA = ['ferries', 'handbook', 'workshop'] as const
+export type Corpus = (typeof CORPORA)[number]

