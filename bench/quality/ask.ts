@@ -5,9 +5,10 @@
 import { exchangeOf, takeTurn, type Exchange } from '@parrot/core/dialogue'
 import { understudy } from '@parrot/core/understudy'
 import { openCorpus } from './corpora'
+import { CORPORA } from './questions/question'
 
 const [corpus, ...lines] = process.argv.slice(2)
-const open = await openCorpus(corpus === 'handbook' ? 'handbook' : 'ferries')
+const open = await openCorpus(CORPORA.find((each) => each === corpus) ?? 'ferries')
 const say = (line: string) => process.stdout.write(`${line}\n`)
 let conversation: Exchange[] = []
 for (const said of lines) {

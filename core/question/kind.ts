@@ -95,8 +95,16 @@ export function answerKindOf(line: string): AnswerKind {
 /** Of several sentences, the one that asks: "My case weighs 22 kg. Is that a problem?" asks whether it is. */
 const asking = (line: string): string => {
   const all = sentences(line).map((sentence) => sentence.text)
-  return all.findLast((each) => /\?\W*$/.test(each)) ?? line
+  const asks = all.findLast((each) => /\?\W*$/.test(each)) ?? line
+  // "I weigh 160 kg, can I use the ladder?": what is told stands before the comma.
+  const told = TOLD_FIRST.exec(asks)
+  return told ? asks.slice(told[0].length) : asks
 }
+
+const TOLD_FIRST = new RegExp(
+  `^\\W*(?:i|we|my|our|the|it|there|if|when)\\b[^,?]{3,80}, (?=(?:${AUXILIARY}|what|how|when|where|who|which)\\b)`,
+  'i',
+)
 
 const isComparison = (text: string): boolean =>
   /\b(?:difference between|compare|compared (?:to|with)|versus|vs\.?|better than|rather than)\b/.test(text) ||

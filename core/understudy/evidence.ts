@@ -1,4 +1,4 @@
-import { contentStems, daysIn, oppositesOf, quantitiesIn, stemSet, terms, type Quantity } from '../text'
+import { contentStems, daysIn, oppositesOf, quantitiesIn, stemSet, terms, wordSet, type Quantity } from '../text'
 import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
 import { unitsOf, type Unit } from './units'
@@ -24,7 +24,16 @@ const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.75, source: 0.45 } as 
 /** A name that stands only near a unit which names another says little of it. */
 const OTHER_NAME = 0.4
 
-const BONUS = { fits: 0.25, rank: 0.1, focus: 0.15, order: 0.05, pair: 0.1, topic: 0.12, measure: 0.4 } as const
+const BONUS = {
+  case: 0.3,
+  fits: 0.25,
+  rank: 0.1,
+  focus: 0.15,
+  order: 0.05,
+  pair: 0.1,
+  topic: 0.12,
+  measure: 0.4,
+} as const
 /** The words a sentence opens with say what it is about. */
 const TOPIC_WORDS = 3
 /** What other days say holds of their own days only. */
@@ -102,10 +111,16 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
 
 const NOTHING: ReadonlySet<string> = new Set()
 
+/** Another form of the word may be another thing: a firing is no fire. */
+export const INFLECTED = 0.92
+
+/** Whether a text writes a term's own word, singular or plural. */
+export const isWritten = (term: Wanted, text: string): boolean => wordSet(text).has(term.word)
+
 /** How fully a unit speaks of a term, with where it stands counted in. */
-function found(term: Wanted, { own, paragraph, lead, context, source, namesOthers }: Looked): number {
+function found(term: Wanted, { unit, own, paragraph, lead, context, source, namesOthers }: Looked): number {
   const inside = heldBy(term, own)
-  if (inside === 1) return 1
+  if (inside === 1) return isWritten(term, unit.text) ? 1 : INFLECTED
   const nearby = Math.max(
     heldBy(term, paragraph) * SHARES.paragraph,
     heldBy(term, lead) * SHARES.leadIn,
@@ -122,6 +137,7 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
   const topics = asked.terms.filter((term) => term.role !== 'light' && heldBy(term, looked.topic) > 0).length
   const bonus =
     BONUS.fits * fit +
+    (speaksOfCase(unit, asked) ? BONUS.case : 0) +
     (topics > 0 ? BONUS.topic : 0) +
     (unit.kind === 'row' && sharesMeasure(asked.text, unit.text) ? BONUS.measure : 0) +
     BONUS.rank * rank +
@@ -193,6 +209,21 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
   return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage
 }
 
+const CASE = /\b(?:if|when|in case of|in the event of|what about|should) (.+)$/i
+
+/** Whether a unit says what holds in the very case the question asks about: "in case of fire, …", "if it is broken …". */
+function speaksOfCase(unit: Unit, asked: Asked): boolean {
+  const asks = CASE.exec(asked.text.replace(/^\W*when\b/i, ''))?.[1]
+  const tells = /\b(?:if|when|whenever|in case of|in the event of|should) ([^,;.]+)/i.exec(unit.text)?.[1]
+  if (!asks || !tells) return false
+  const [wanted, told] = [contentStems(asks), contentStems(tells)]
+  const held = asked.terms.filter((term) => wanted.has(term.stem) && term.role !== 'light' && heldBy(term, told) > 0)
+  return held.length > 0 && held.length >= told.size * CASE_LEAST
+}
+
+/** Of the words of a case, at least this share is named in the question: "if you leave within six months" is another case than leaving. */
+const CASE_LEAST = 0.5
+
 /** The share of what is asked about, names aside, that the unit itself speaks of; 1 when nothing but names is asked. */
 function directOf({ own, lead }: Looked, asked: Asked): number {
   const rest = asked.terms.filter((term) => term.role === 'subject' || term.role === 'focus')
@@ -257,6 +288,13 @@ const SURE = 0.85
 const REASON =
   /\b(?:because|since|so that|in order to|due to|therefore|for safety|which is why|as a result|to (?:account|avoid|keep|make sure|protect|prevent))\b/i
 
+/** Tells what to do: "To join, come to …", "In case of fire, press …", "Press the red button". */
+const INSTRUCTS =
+  /^(?:\d+[.)] )?(?:(?:to \p{L}+[^.;]{0,40}|(?:in case|if|when|before|after|once)\b[^.;]{0,60}), )?(?:please |first )?(?:fill in|write|call|ring|phone|send|ask|apply|go|come|bring|press|show|tell|contact|use|choose|open|close|click|enter|put|take|check|find|look|leave|wait|sign|register|book|pay|report|switch|turn|place|return|keep|speak|talk|see|e-?mail) /iu
+/** Says what has to be done or may be done, by whomever. */
+const DEMANDS = /\b(?:you can|must|needs? to|ha(?:ve|s) to|should|please|by (?:\p{L}+ing|phone|e-?mail|post))\b/iu
+const DEMAND_FIT = 0.6
+
 /** How well a unit has what a kind of question asks for, 0..1. */
 export function suits(
   unit: Pick<Unit, 'text' | 'cells'>,
@@ -268,6 +306,7 @@ export function suits(
     const states = quantitiesIn(text).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
     return states || TIME.test(text) ? 1 : OCCASION.test(text) ? OCCASION_FIT : 0
   }
+  if (kind === 'howTo') return INSTRUCTS.test(text) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
   if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
     return SAYS_PAY.test(text) ? PAY_FIT : 0
   return isSuited(unit, kind, asked) ? 1 : 0

@@ -5,6 +5,7 @@ import {
   languageOf,
   numberOf,
   quantitiesIn,
+  singular,
   stem,
   synonymsOf,
   terms,
@@ -26,6 +27,8 @@ interface Form {
  */
 export interface Wanted {
   readonly stem: string
+  /** The word as the question writes it, in small letters and singular. */
+  readonly word: string
   readonly forms: readonly Form[]
   readonly weight: number
   readonly role: 'subject' | 'focus' | 'name' | 'light' | 'number'
@@ -101,7 +104,16 @@ export function askedOf(
     const weight = isVerb
       ? VERB_WEIGHT
       : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
-    return [{ stem: term.stem, forms: formsOf(term.stem, text, view), weight, role, ...(isVerb ? { isVerb } : {}) }]
+    return [
+      {
+        stem: term.stem,
+        word: singular(surface),
+        forms: formsOf(term.stem, text, view),
+        weight,
+        role,
+        ...(isVerb ? { isVerb } : {}),
+      },
+    ]
   })
   const all = terms(text)
   const pairs = new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`))

@@ -1,5 +1,6 @@
 import type { Finding, Solver, Task } from '../task'
 import { sideBySide } from './compare'
+import { mostOrLeast } from './extreme'
 import { asFact } from './fact'
 import { againstLimit } from './limit'
 import { wholeList } from './list'
@@ -16,6 +17,7 @@ const SOLVERS: readonly Solver[] = [
   inPoints,
   sideBySide,
   recommend,
+  mostOrLeast,
   workOutSum,
   againstLimit,
   asModelled,

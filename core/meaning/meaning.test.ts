@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest'
+import { stem } from '../text'
+import { meaningsOf } from '.'
+
+const words = (of: string) => meaningsOf(stem(of)).map((each) => each.stems.join(' '))
+
+describe('words of the same meaning', () => {
+  it('knows synonyms in the sense that is mostly meant', () => {
+    expect(words('repair')).toContain(stem('mend'))
+    expect(words('purchase')).toContain(stem('buy'))
+  })
+
+  it('knows what comes from the same word', () => {
+    expect(words('teach')).toContain(stem('teacher'))
+    expect(words('member')).toContain(stem('membership'))
+  })
+
+  it('leaves rare senses out: a bank is not put for a deposit, nor a fair for a fine', () => {
+    expect(words('deposit')).not.toContain(stem('bank'))
+    expect(words('fine')).not.toContain(stem('fair'))
+  })
+
+  it('says nothing of a word it does not know', () => {
+    expect(meaningsOf(stem('unheardofword'))).toEqual([])
+  })
+})
