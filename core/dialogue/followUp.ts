@@ -1,5 +1,5 @@
 import { contentTerms, oppositesOf, stem, words } from '../text'
-import { splitQuestion } from '../question'
+import { splitQuestion, withSubjectOf } from '../question'
 import type { Exchange, Step } from './turn'
 
 const LEADS_ON = /^(?:and|but|or|so|also|what about|how about|what if|why|then)\b[\s,]*/i
@@ -55,6 +55,10 @@ const isAnswer = (line: string): boolean =>
 const answered = (question: string, answer: string): string =>
   `${question.replace(/[?.!\s]+$/, '')} ${answer.replace(/^(?:the |i mean |i meant |it['’]s )/i, '').replace(/[?.!\s]+$/, '')}?`
 
+/** A line with a verb of its own, which needs only to be told what its pronoun means. */
+const ASKS_ITSELF =
+  /^\W*(?:(?:how|what|when|where|who|which)\b.*\b(?:is|are|was|does|do|did|can|will|must|should|has|have)|is|are|does|do|can|may|will|must|should) \b/i
+
 const PREPOSITION = 'to|from|on|at|in|for|with|by|after|before'
 
 /**
@@ -62,6 +66,8 @@ const PREPOSITION = 'to|from|on|at|in|for|with|by|after|before'
  * the place of the last name, "a large plot" that of "a small plot", "a dog" that of a closing "a bike". What has no place to take is added at the end.
  */
 export function joinQuestions(before: string, added: string, said = added): string {
+  const whole = ASKS_ITSELF.test(added) ? withSubjectOf(before, added) : added
+  if (whole !== added) return whole
   const open = before.replace(/[?.!\s]+$/, '')
   const fresh = added.replace(/[?.!\s]+$/, '')
   if (fresh === '' || /^not$/i.test(fresh))

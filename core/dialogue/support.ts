@@ -59,7 +59,8 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
         .sort((a, b) => b.score - a.score)[0]
       const fromVisitor = coverage(stems, said.stems)
       const areFiguresKnown = figures.every((figure) => known.has(figure) || follows(figure, operands, known))
-      const score = Math.max(best?.score ?? 0, fromVisitor)
+      // A sentence of the agent's own words around figures claims the figures and nothing else.
+      const score = told.length === 0 ? 1 : Math.max(best?.score ?? 0, fromVisitor)
       const isSupported = areFiguresKnown && score >= SUPPORT_SHARE
       if (!best || (fromVisitor > best.score && fromVisitor >= SUPPORT_SHARE))
         return { text, score, isClaim, isSupported, by: 'visitor' }

@@ -1,6 +1,6 @@
 export { intentOf, moodOf, INTENTS, type Intent, type Mood } from './intent'
 export { answerKindOf, withoutPoliteness, ANSWER_KINDS, type AnswerKind } from './kind'
-export { splitQuestion } from './parts'
+export { splitQuestion, withSubjectOf } from './parts'
 export { tamperingIn } from './guard'
 export { sidesOf, type Sides } from './sides'
 export { writtenOut } from './slang'

@@ -1,4 +1,4 @@
-import { sentences, words } from '../text'
+import { contentTerms, isLight, sentences, words } from '../text'
 
 const ASKS =
   "how|what|what's|when|where|where's|who|why|which|is|are|can|could|may|do|does|did|will|would|should|must|has|have"
@@ -33,7 +33,40 @@ export function splitQuestion(line: string): string[] {
   }
   if (parts.length === 0) return [line.trim()]
   if (told !== '') parts[parts.length - 1] = `${parts.at(-1)!} ${told}`
-  return parts.length > MOST_PARTS ? [line.trim()] : parts
+  if (parts.length > MOST_PARTS) return [line.trim()]
+  return parts.map((part, at) => (at === 0 ? part : withSubjectOf(parts[at - 1]!, part)))
+}
+
+const POINTER =
+  /\b(?:it|they|them|that|this one|that one|these|those)\b(?! \p{L}+(?:[?.!]|$))|\b(?:it|they|them|that)\b(?=\W*$)/iu
+/** A question of its own has this many content words; with fewer it leans on what it points back to. */
+const OWN_CONTENT = 2
+
+/**
+ * A question that points back ("how many evenings is it?") with what the one before was about put in the pointer's
+ * place ("how many evenings is the stool course?"). Any other question is given back as it is.
+ */
+export function withSubjectOf(before: string, question: string): string {
+  const pointer = POINTER.exec(question)
+  const own = contentTerms(question).filter(
+    (term) => !isLight(term.stem) && !isPointer(question.slice(term.start, term.end)),
+  )
+  if (!pointer || own.length > OWN_CONTENT) return question
+  const subject = subjectOf(before)
+  return subject === ''
+    ? question
+    : question.slice(0, pointer.index) + subject + question.slice(pointer.index + pointer[0].length)
+}
+
+const isPointer = (word: string): boolean => /^(?:it|they|them|that|this|one|these|those)$/i.test(word)
+
+/** From the first to the last word of a question that says what it is about: "the stool course". */
+function subjectOf(question: string): string {
+  const content = contentTerms(question).filter((term) => !isLight(term.stem))
+  const [first, last] = [content[0], content.at(-1)]
+  if (!first || !last) return ''
+  const article = /\b(?:the|a|an|my|your|our) $/i.exec(question.slice(0, first.start))
+  return question.slice(first.start - (article?.[0].length ?? 0), last.end)
 }
 
 /** A sentence cut where a second question is joined on, as long as both halves can stand alone. */

@@ -26,5 +26,6 @@ export {
 } from './quantities'
 export { datesIn, daysIn, type CalendarDay } from './days'
 export { oppositesOf, subjectOf, synonymsOf } from './synonyms'
+export { isLight } from './light'
 export { editDistance } from './distance'
 export { isEnglishWord } from './english'

@@ -221,7 +221,7 @@ function clockValue(match: RegExpMatchArray): number | undefined {
 const BEFORE: readonly (readonly [Bound, RegExp])[] = [
   [
     'most',
-    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|later) than|a maximum of|maximum(?: \w+)?(?: is| of)?|max\.?|(?:cannot|can not|must not|may not) exceed|limited to|within|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6} is)(?: of)?\s*$/i,
+    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|later) than|a maximum of|max(?:imum|\.)?(?: \w+){0,2}(?: is| of|:)?|(?:cannot|can not|must not|may not) exceed|limited to|within|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6}(?: is|:))(?: of)?\s*$/i,
   ],
   [
     'least',

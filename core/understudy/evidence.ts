@@ -144,13 +144,16 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
     BONUS.focus * focusOf(asked, looked) +
     BONUS.order * sharedPairs(asked.pairs, unit.text) +
     (unit.kind === 'pair' ? BONUS.pair : 0)
-  const isOpposite = asked.terms.some(
-    (term) =>
-      heldBy(term, looked.own) === 0 &&
-      [...oppositesOf(term.stem)].some(
-        (other) => looked.own.has(other) && !asked.terms.some((each) => each.stem === other),
-      ),
-  )
+  // To a yes/no question the opposite is an answer: "closed" says whether it is open.
+  const isOpposite =
+    kind !== 'yesNo' &&
+    asked.terms.some(
+      (term) =>
+        heldBy(term, looked.own) === 0 &&
+        [...oppositesOf(term.stem)].some(
+          (other) => looked.own.has(other) && !asked.terms.some((each) => each.stem === other),
+        ),
+    )
   const ofOtherDays = isOfOtherDays(unit, asked.days) ? OTHER_DAYS : 1
   const flaw = unit.text.endsWith('?') ? QUESTION_FLAW : 0
   const opposite = isOpposite ? OPPOSITE : 1
@@ -169,6 +172,7 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
   const sum = { held: 0, whole: 0, rest: 0, restWhole: 0, focused: false, missing: 0, subjects: 0 }
   for (const term of asked.terms) {
     let share = found(term, looked)
+    if (kind === 'yesNo' && share < 1 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other))) share = 1
     if (term.role === 'name' && share === 0) return 0
     if (term.role === 'focus') sum.focused = true
     if (term.role === 'subject') {
@@ -353,6 +357,10 @@ function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick
 }
 
 const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[] = [
+  [/\bthe (?:\w+ ){0,3}weight\b/i, ['mass']],
+  [/\bthe (?:\w+ ){0,3}(?:length|width|height|depth)\b/i, ['length', 'duration']],
+  [/\bthe (?:\w+ ){0,3}temperature\b/i, ['temperature']],
+  [/\bthe (?:\w+ ){0,3}duration\b/i, ['duration']],
   [/\bhow old\b/i, ['age', 'duration']],
   [/\bhow heavy\b|\bhow much .*weigh/i, ['mass']],
   [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],

@@ -1,4 +1,4 @@
-import { quantitiesIn, stemSet } from '../text'
+import { oppositesOf, quantitiesIn, stemSet } from '../text'
 
 import type { Unit } from './units'
 import { heldBy, type Asked } from './wanted'
@@ -13,7 +13,7 @@ const BOUNDING =
   /\b(?:no|not) (?:more|less|fewer|later|earlier|longer|wider|heavier|larger|bigger|older|younger|taller|higher) than\b|\bnot only\b|\bif not\b|\bwhether or not\b/gi
 const NO_NOUN = /\bno\b(?! (?:later|more|less|longer|matter|fewer))/i
 const NOT_NEEDED =
-  /\b(?:not|n[’']t) (?:required|needed|necessary|compulsory|have to|need to|need|be booked)\b|\bno need\b|\boptional\b|\bneed not\b|\bvoluntary\b/i
+  /\b(?:not|n[’']t) (?:required|needed|necessary|compulsory|have to|need to|need|be booked)\b|\bno need\b|\b(?:need|require)s? no\b|\bno \p{L}+(?: \p{L}+)? (?:is|are) (?:needed|required|necessary)\b|\boptional\b|\bneed not\b|\bvoluntary\b/iu
 const NEEDED = /\b(?:must|required|compulsory|obligatory|mandatory|need(?:s|ed)?|has to|have to|necessary|should)\b/i
 const ASKS_NEED = /\b(?:have to|has to|need(?:s|ed)?|must|required|necessary|compulsory|obligatory|mandatory|should)\b/i
 const ASKS_NEGATIVELY =
@@ -34,18 +34,29 @@ export function polarityOf(unit: Unit, asked: Asked): Polarity {
   }
   const asksNeed = ASKS_NEED.test(asked.text)
   if (unit.kind === 'item') return isNegated(unit.leadIn, asked) ? 'no' : 'yes'
+  const lead = /^(yes|no)\b[,.:;]/i.exec(unit.text)
+  if (lead) return lead[1]!.toLowerCase() as Polarity
   const clause = clauseFor(unit, asked)
   if (asksNeed) {
     if (NOT_NEEDED.test(clause)) return hasOpenCondition(unit.text, clause, asked) ? 'no' : 'no'
     if (isNegated(clause, asked)) return 'unclear'
     return NEEDED.test(clause) ? 'yes' : /\bfree\b|\bmay\b|\bcan\b/i.test(clause) ? 'no' : 'unclear'
   }
+  if (saysOpposite(clause, asked)) return isNegated(clause, asked) ? 'yes' : 'no'
   if (isNegated(clause, asked)) return 'no'
   if (onlyOther(clause, asked)) return 'no'
   if (NEEDED.test(clause) && !/\b(?:may|can|allowed|welcome|free)\b/i.test(clause) && ASKS_LEAVE.test(asked.text)) {
     return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'unclear'
   }
   return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'yes'
+}
+
+/** "Is it open …?", told that it is shut: the opposite of what is asked, and not the thing itself. */
+function saysOpposite(clause: string, asked: Asked): boolean {
+  const stems = stemSet(clause)
+  return asked.terms.some(
+    (term) => heldBy(term, stems) === 0 && [...oppositesOf(term.stem)].some((other) => stems.has(other)),
+  )
 }
 
 const ASKS_LEAVE = /^\W*(?:\w+ )?(?:can|may|could|am i allowed|are we allowed)\b/i

@@ -1,6 +1,7 @@
 import {
   contentTerms,
   daysIn,
+  isLight,
   isStopWord,
   languageOf,
   numberOf,
@@ -9,7 +10,6 @@ import {
   stem,
   synonymsOf,
   terms,
-  stemList,
 } from '../text'
 import { meaningsOf } from '../meaning'
 import { withoutPoliteness } from '../question'
@@ -36,16 +36,6 @@ export interface Wanted {
   readonly isVerb?: boolean
 }
 
-/** Words that carry a question's form more than its subject: they count little, and need not be found. */
-const LIGHT = stemList(
-  'allow allowed bring take carry get go come travel make have need want use find tell give say mean know think let ' +
-    'much many cost costs price prices fare charge charges charged fee pay paid buy long time times day hour kind type way thing ' +
-    'start work happen possible ok okay okey right fine must should would could about like wish also ever still really ' +
-    'exactly maximum minimum most any anyone someone people person else rule rules policy please help question total ' +
-    'fit number information info details explain describe summarise summarize summary overview put full some something ' +
-    'no not never moment today tomorrow now available require required forbidden prohibited permit permitted welcome hear mine own along sure able ' +
-    'friend friends neighbour wife husband partner mum dad keep wear hold hi hello hey dear problem issue weigh stand sit alone main point key quick q back spend back together spot possible year old want like',
-)
 const LIGHT_WEIGHT = 0.2
 const NUMBER_WEIGHT = 0.5
 const FOCUS_WEIGHT = 1.3
@@ -93,11 +83,11 @@ export function askedOf(
     const role: Wanted['role'] =
       isNumber || isUnit
         ? 'number'
-        : isWritten || isCode(surface) || (names.has(term.stem) && !LIGHT.has(term.stem))
+        : isWritten || isCode(surface) || (names.has(term.stem) && !isLight(term.stem))
           ? 'name'
           : focus === term.stem
             ? 'focus'
-            : LIGHT.has(term.stem) || isDegree(text, term.start)
+            : isLight(term.stem) || isDegree(text, term.start)
               ? 'light'
               : 'subject'
     const isVerb = role === 'subject' && term.stem === verb
@@ -152,11 +142,16 @@ function focusOf(text: string): string | undefined {
     /\b(?:what|which|whose)(?:['’]s| is| are| was| were)? (?:the |your |our |my |a |an )?((?:[\p{L}-]+ ){0,2}?[\p{L}-]+) (?:of|for|in|on|at|to|with)\b/iu.exec(
       text,
     ) ?? /\b(?:which|what|how many|how much) ([\p{L}-]+)\b/iu.exec(text)
+  const ofWhat =
+    /\b(?:what|which)(?:['’]s| is| are| was| were) (?:the |your |our |my |a )?(?:[\p{L}-]+ ){0,2}[\p{L}-]+['’]s ([\p{L}-]+(?: [\p{L}-]+)?)\W*$/iu.exec(
+      text,
+    )
+  if (ofWhat) return stem(ofWhat[1]!.split(' ').at(-1)!)
   const number =
     /\b(?:phone |telephone )?number (?:of|for) (?:the|your|our)\b/i.test(text) && !/\bhow many\b/i.test(text)
   if (number) return stem('number')
   const word = found?.[1]?.split(' ').at(-1)
-  if (!word || isStopWord(word) || LIGHT.has(stem(word))) return undefined
+  if (!word || isStopWord(word) || isLight(stem(word))) return undefined
   return stem(word)
 }
 

@@ -48,7 +48,7 @@ export const againstLimit: Solver = (task): Finding | undefined => {
         text: isBound && verdict ? task.phrases.depends : verdict !== asksTrouble ? task.phrases.yes : task.phrases.no,
         isVerdict: true,
       },
-      { text: sayUnit(limit.unit, task), cites: [limit.unit.passage.number] },
+      { text: withoutVerdict(sayUnit(limit.unit, task)), cites: [limit.unit.passage.number] },
       ...(converts ? [{ text: task.phrases.equals(quantity.text, inUnitOf(quantity.value, limit.limit)) }] : []),
     ]
     return {
@@ -60,6 +60,12 @@ export const againstLimit: Solver = (task): Finding | undefined => {
   return undefined
 }
 
+/** The statement without a yes or no of its own, which the verdict gives. */
+function withoutVerdict(text: string): string {
+  const rest = text.replace(/^(?:yes|no)[,.:;]\s+/i, '')
+  return rest === text ? text : rest[0]!.toUpperCase() + rest.slice(1)
+}
+
 /** The limit of the same dimension that stands nearest to what the question speaks of. */
 function limitFor(quantity: Quantity, task: Task): Limit | undefined {
   const limits = task.enough.slice(0, MOST_LOOKED_AT).flatMap((unit): Limit[] =>
@@ -67,12 +73,13 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
       if (limit.dimension !== quantity.dimension || !isSameCount(limit, quantity)) return []
       const text = `${unit.leadIn} ${unit.text}`.trim()
       const range = rangeAround(text, limit)
-      if (limit.bound === 'exact' && !range) return []
+      const isMost = limit.bound === 'exact' && !range && namesTheMost(text, limit)
+      if (limit.bound === 'exact' && !range && !isMost) return []
       if (range && !(quantity.value >= range[0] && quantity.value <= range[1])) return []
       return [
         {
           unit,
-          limit,
+          limit: isMost ? { ...limit, bound: 'most' } : limit,
           fit:
             unit.coverage +
             nearness(text, limit, all[at - 1], task) +
@@ -88,6 +95,12 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
 
 /** Of rules for several ranges, the one that the quantity lies in is meant. */
 const IN_RANGE = 0.6
+
+/** "Reaches 1,280 °C", "may bring one guest": what a thing can do or a person may have is the most of it. */
+const namesTheMost = (text: string, limit: Quantity): boolean =>
+  /\b(?:reach(?:es)?|holds?|carr(?:y|ies)|lifts?|fits?|seats?|sleeps?|has room for|goes up to|(?:may|can|allowed to) (?:\p{L}+ ){1,3})\s*$/iu.test(
+    text.slice(0, limit.start),
+  )
 
 const isRange = ({ limit }: Limit): boolean => limit.bound === 'exact'
 

@@ -1,4 +1,5 @@
-import { stemSet } from '../../text'
+import { quantitiesIn, stemSet } from '../../text'
+import { matchRows, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit } from '../phrase'
 import type { Evidence } from '../evidence'
@@ -11,6 +12,7 @@ import { ASKS_FREE, payment } from './payment'
 const FIRM = 0.68
 /** And it must speak of most of the question itself, not only stand near what does. */
 const DIRECT = 0.5
+const DIRECTNESS = 0.3
 /** Evidence this near the best is asked for its view as well. */
 const SECOND_VIEW = 0.12
 
@@ -18,13 +20,15 @@ const SECOND_VIEW = 0.12
 export const yesOrNo: Solver = (task): Finding | undefined => {
   if (task.kind !== 'yesNo') return undefined
   if (ASKS_FREE.test(task.asked.text)) return payment(task)
-  const firm = task.enough.filter((unit) => unit.coverage >= FIRM && unit.direct >= DIRECT)
+  const firm = task.enough
+    .filter((unit) => unit.coverage >= FIRM && unit.direct >= DIRECT)
+    .sort((a, b) => firmness(b) - firmness(a))
   const best = firm[0]
   if (!best) return onlyAnother(task)
   const views = firm
     .filter((unit) => unit.coverage >= best.coverage - SECOND_VIEW && unit.score >= best.score - SECOND_VIEW * 2)
     .slice(0, 3)
-    .map((unit) => ({ unit, says: unit.kind === 'row' ? rowSays(unit) : polarityOf(unit, task.asked) }))
+    .map((unit) => ({ unit, says: unit.kind === 'row' ? rowSays(unit, task) : polarityOf(unit, task.asked) }))
   const softened = views.find(
     (view) => (view.says === 'yes' || view.says === 'depends') && view.unit.kind === 'sentence',
   )
@@ -44,10 +48,19 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
   return verdict(clear.unit, clear.says, task)
 }
 
+/** What speaks of the very thing is firmer than what holds of all such things. */
+const firmness = (unit: Evidence): number => unit.score + DIRECTNESS * unit.direct
+
 /** A row that holds "yes" or "no" in the one column asked about says so; any other row shows that the thing exists. */
-const rowSays = (unit: Evidence): Polarity => {
+function rowSays(unit: Evidence, task: Task): Polarity {
+  const { told } = matchRows(unit, task)
   const plain = unit.cells.filter((cell) => /^(?:yes|no)$/i.test(cell.value))
-  return plain.length === 1 ? (plain[0]!.value.toLowerCase() as Polarity) : 'unclear'
+  const value = told.length === 1 ? valueOf(unit, told[0]!) : plain.length === 1 ? plain[0]!.value : ''
+  const asksOpen = /\bopen\b/i.test(task.asked.text)
+  if (/^(?:no|none|closed|shut|not (?:included|available|allowed))\b|^[-–—]$/i.test(value))
+    return /^(?:closed|shut)/i.test(value) && /\b(?:closed|shut)\b/i.test(task.asked.text) ? 'yes' : 'no'
+  if (/^(?:yes|included|available|allowed)\b/i.test(value)) return 'yes'
+  return asksOpen && quantitiesIn(value).some((each) => each.dimension === 'clock') ? 'yes' : 'unclear'
 }
 
 function verdict(unit: Evidence, says: Polarity, task: Task): Finding {
