@@ -1,4 +1,4 @@
-import { contentTerms, oppositesOf, stem, words } from '../text'
+import { contentTerms, isStopWord, oppositesOf, stem, words } from '../text'
 import { splitQuestion, withSubjectOf } from '../question'
 import type { Exchange, Step } from './turn'
 
@@ -85,6 +85,8 @@ export function joinQuestions(before: string, added: string, said = added): stri
     const old = name.exec(open.slice(1))![0].trimEnd()
     return `${open.slice(0, start)}${fresh}${open.slice(start + old.length)}?`
   }
+  const code = /\b\p{L}{1,4}-?\d[\p{L}\d]*\b/u
+  if (new RegExp(`^${code.source}$`, 'u').test(fresh) && code.test(open)) return `${open.replace(code, fresh)}?`
   const other = /^(?:an?|the|my|our) ([\p{L}-]+) ones?$/iu.exec(fresh)?.[1]
   const kind = other && /\b(an?|the|my|our) ([\p{L}-]+) ([\p{L}-]+)\b/iu.exec(open)
   if (kind)
@@ -120,5 +122,6 @@ function opposite(open: string, fresh: string): string | undefined {
 function isFollowUp(said: string): boolean {
   if (words(said).length > MOST_WORDS) return false
   if (LEADS_ON.test(said)) return true
-  return POINTS_BACK.test(said) && contentTerms(said).length <= 2
+  const content = contentTerms(said).filter((term) => !isStopWord(said.slice(term.start, term.end)))
+  return POINTS_BACK.test(said) && content.length <= 2
 }

@@ -4,14 +4,29 @@ import { words } from './words'
 
 /** What a quantity measures. Two quantities compare only within one dimension. */
 export type Dimension =
-  'money' | 'mass' | 'length' | 'volume' | 'duration' | 'clock' | 'percent' | 'temperature' | 'count' | 'age'
+  | 'energy'
+  | 'power'
+  | 'speed'
+  | 'data'
+  | 'area'
+  | 'voltage'
+  | 'money'
+  | 'mass'
+  | 'length'
+  | 'volume'
+  | 'duration'
+  | 'clock'
+  | 'percent'
+  | 'temperature'
+  | 'count'
+  | 'age'
 
 /** Which side of its value a text allows or speaks of: "up to 20 kg" is most, "under 5" is under. */
 export type Bound = 'exact' | 'most' | 'least' | 'under' | 'over'
 
 /**
  * A quantity as a text states it. `value` is in the dimension's base unit (pounds, euros or whatever the sign says;
- * grams; metres; litres; minutes; minutes after midnight; per cent; degrees Celsius; pieces; years of age), `amount` as
+ * grams; metres; litres; watts; watt-hours; volts; km/h; kilobytes; square metres; minutes; minutes after midnight; per cent; degrees Celsius; pieces; years of age), `amount` as
  * written.
  */
 export interface Quantity {
@@ -66,6 +81,22 @@ const UNITS: readonly UnitEntry[] = [
   unit('duration', 10_080, 'week', 'weeks'),
   unit('duration', 43_830, 'month', 'months'),
   unit('duration', 525_960, 'year', 'years'),
+  unit('power', 1, 'w', 'watt', 'watts'),
+  unit('power', 1000, 'kw', 'kilowatt', 'kilowatts'),
+  unit('energy', 1, 'wh'),
+  unit('energy', 1000, 'kwh'),
+  unit('energy', 1_000_000, 'mwh'),
+  unit('voltage', 1, 'v', 'volt', 'volts'),
+  unit('speed', 1, 'kph', 'kmh'),
+  unit('speed', 1.609344, 'mph'),
+  unit('speed', 1.852, 'knot', 'knots'),
+  unit('data', 1, 'kb'),
+  unit('data', 1000, 'mb', 'megabyte', 'megabytes'),
+  unit('data', 1_000_000, 'gb', 'gigabyte', 'gigabytes'),
+  unit('data', 1_000_000_000, 'tb', 'terabyte', 'terabytes'),
+  unit('area', 1, 'm²', 'sqm'),
+  unit('area', 10_000, 'ha', 'hectare', 'hectares'),
+  unit('area', 4046.8564224, 'acre', 'acres'),
   unit('percent', 1, '%', 'percent', 'per cent'),
   unit('temperature', 1, '°c', 'degrees', 'degree'),
   unit('money', 1, 'pound', 'pounds', 'euro', 'euros', 'dollar', 'dollars', 'gbp', 'eur', 'usd'),

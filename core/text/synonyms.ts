@@ -102,6 +102,45 @@ alarm siren
 lift elevator
 near close nearby
 wheelchair mobility
+kit box set
+meet gather assemble assembly
+replace change swap renew
+extend renew prolong
+borrow loan lend
+answer reply respond response
+choose pick select choice
+recommend advise suggest
+repay refund
+hurt injure injury injured
+person people
+speak talk contact write
+early ahead beforehand advance
+happen occur
+deliver delivery ship shipping post postage
+guarantee warranty
+allergic allergy allergen
+key fob
+provide supply include included provided supplied
+`
+
+/** Things of more than one word that people call by several names; each line is one thing. */
+const NAMES = `
+bank holiday, public holiday
+car park, parking lot, parking
+wi-fi, wireless internet, internet, wlan
+driving licence, driver's license
+opening hours, opening times, hours of opening
+first name, given name
+surname, last name, family name
+mobile phone, cell phone, mobile
+credit card, bank card, debit card
+post code, zip code
+get back, returned, refunded
+give notice, end, ended, terminate, cancel
+sign up, register, join, enrol
+out of order, broken, faulty
+free of charge, free
+e-mail, email, mail
 `
 
 /** Wider subjects: speaking of one word of a line is speaking of the subject, though the words differ. */
@@ -157,6 +196,11 @@ const same = tableOf(SAME)
 const subjects = tableOf(SUBJECTS)
 const opposites = tableOf(OPPOSITE)
 const NONE: ReadonlySet<string> = new Set()
+
+/** Names of things of more than one word, each list those of one thing. */
+export const commonNames: readonly (readonly string[])[] = NAMES.trim()
+  .split('\n')
+  .map((line) => line.split(', '))
 
 /** The stems that everyday English puts for a stem; not the stem itself. */
 export const synonymsOf = (of: string): ReadonlySet<string> => same.get(of) ?? NONE

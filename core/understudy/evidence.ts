@@ -226,7 +226,7 @@ function speaksOfCase(unit: Unit, asked: Asked): boolean {
 }
 
 /** Of the words of a case, at least this share is named in the question: "if you leave within six months" is another case than leaving. */
-const CASE_LEAST = 0.5
+const CASE_LEAST = 0.6
 
 /** The share of what is asked about, names aside, that the unit itself speaks of; 1 when nothing but names is asked. */
 function directOf({ own, lead }: Looked, asked: Asked): number {
@@ -352,7 +352,8 @@ function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick
   const wanted = asked.terms.filter((term) => stems.has(term.stem))
   const isMeant = (of: ReadonlySet<string>) =>
     [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
-  if (cells.some((cell) => /\d/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`)))) return true
+  if (cells.some((cell) => /^\d[\d,]*$/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`))))
+    return true
   return quantitiesIn(text).some((each) => isMeant(new Set([...each.of, ...stemSet(each.unit)])))
 }
 
@@ -361,6 +362,11 @@ const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[]
   [/\bthe (?:\w+ ){0,3}(?:length|width|height|depth)\b/i, ['length', 'duration']],
   [/\bthe (?:\w+ ){0,3}temperature\b/i, ['temperature']],
   [/\bthe (?:\w+ ){0,3}duration\b/i, ['duration']],
+  [/\bhow much (?:electricity|energy|current)\b/i, ['energy', 'power']],
+  [/\bhow much power\b|\bhow powerful\b/i, ['power', 'energy']],
+  [/\bhow much (?:memory|storage|data|space)\b/i, ['data', 'volume', 'length', 'area']],
+  [/\bhow much (?:water|fuel|liquid|milk|oil|paint)\b/i, ['volume', 'mass']],
+  [/\bhow fast\b/i, ['speed', 'duration']],
   [/\bhow old\b/i, ['age', 'duration']],
   [/\bhow heavy\b|\bhow much .*weigh/i, ['mass']],
   [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],

@@ -1,4 +1,5 @@
 import {
+  commonNames,
   contentTerms,
   daysIn,
   isLight,
@@ -176,8 +177,9 @@ function formsOf(own: string, question: string, view: Pick<PromptView, 'glossary
 
 function otherNames(own: string, question: string, view: Pick<PromptView, 'glossary'>): string[][] {
   const asked = new Set(terms(question).map((term) => term.stem))
-  return view.glossary.flatMap((entry) => {
-    const names = [entry.term, ...entry.also].map((name) => terms(name).map((term) => term.stem))
+  const entries = [...view.glossary.map((entry) => [entry.term, ...entry.also]), ...commonNames]
+  return entries.flatMap((entry) => {
+    const names = entry.map((name) => terms(name).map((term) => term.stem))
     const used = names.find((name) => name.includes(own) && name.every((each) => asked.has(each)))
     return used ? names.filter((name) => name !== used && name.length > 0) : []
   })

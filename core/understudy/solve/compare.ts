@@ -26,6 +26,9 @@ export const sideBySide: Solver = (task): Finding | undefined => {
 const speaksOf = (stems: ReadonlySet<string>, name: string): boolean =>
   terms(name).every((term) => stems.has(term.stem))
 
+/** Whether a row is the thing named and no longer-named one: "Plus" is not "Plus family". */
+const isCalled = (value: string, name: string): boolean => value.trim().toLowerCase() === name.trim().toLowerCase()
+
 /** Both sides are rows of one table. */
 function byRows(sides: Sides, task: Task): Finding | undefined {
   const rows = task.passages.flatMap((passage) => gatherAll(task, passage.number)).filter((unit) => unit.kind === 'row')
@@ -33,6 +36,7 @@ function byRows(sides: Sides, task: Task): Finding | undefined {
     const others = rows.filter((other) => headersOf(other) === headersOf(row))
     const chosen = sides.names.map(
       (name) =>
+        others.find((other) => isCalled(keyOf(other).value, name)) ??
         others.find((other) => speaksOf(stemSet(keyOf(other).value), name)) ??
         others.find((other) =>
           speaksOf(

@@ -1,4 +1,5 @@
 import type { Finding, Solver, Task } from '../task'
+import { asAsked } from './asAsked'
 import { sideBySide } from './compare'
 import { mostOrLeast } from './extreme'
 import { asFact } from './fact'
@@ -23,6 +24,7 @@ const SOLVERS: readonly Solver[] = [
   asModelled,
   whyOrNot,
   wholeList,
+  asAsked,
   yesOrNo,
   fromTable,
   asFact,

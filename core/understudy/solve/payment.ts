@@ -44,8 +44,10 @@ export function paymentViews(task: Task): View[] {
   const views = gatherEvidence({ ...task.asked, terms }, 'money', task.passages).flatMap((unit): View[] => {
     const says = paymentIn(unit)
     // A sentence must speak of the thing itself; a row of prices leans on its heading.
-    const spoken = stemSet(`${unit.leadIn} ${unit.paragraph}`)
-    const isAbout = unit.kind === 'row' || about.every((term) => heldBy(term, spoken) > 0)
+    const spoken = stemSet(
+      unit.kind === 'row' ? `${unit.text} ${unit.passage.place}` : `${unit.leadIn} ${unit.under} ${unit.paragraph}`,
+    )
+    const isAbout = about.every((term) => heldBy(term, spoken) > 0)
     return says === undefined || !isAbout || unit.coverage < LEAST ? [] : [{ unit, says }]
   })
   return views.filter((view) => view.unit.score >= views[0]!.unit.score - NEAR)

@@ -1,6 +1,17 @@
-import { numberOf, quantitiesIn, sayMoney, stem, synonymsOf, terms, type Quantity, stemList, stemSet } from '../../text'
+import {
+  contentStems,
+  numberOf,
+  quantitiesIn,
+  sayMoney,
+  stem,
+  synonymsOf,
+  terms,
+  type Quantity,
+  stemList,
+  stemSet,
+} from '../../text'
 import { type Evidence } from '../evidence'
-import { matchRows, oneSum, valueOf } from '../rows'
+import { matchRows, oneSum, tableOf, valueOf } from '../rows'
 import { asNoun } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Party, Solver, Task } from '../task'
@@ -27,7 +38,7 @@ export const workOutSum: Solver = (task) => {
       /\b(?:get|refund(?:ed)?|paid|back)\b/i.test(task.asked.text))
   if (!isMoney) return undefined
   const groups = groupsIn(task.asked.text, task.party)
-  return byColumns(task, groups) ?? byRate(task, groups)
+  return byColumns(task, groups) ?? byRows(task) ?? byRate(task, groups)
 }
 
 /** What the question counts, and who the visitor said they are when it asks "for us". */
@@ -72,6 +83,30 @@ function byColumns(task: Task, groups: readonly Group[]): Finding | undefined {
   })
   if (lines.length !== distinct.length) return undefined
   return summed(lines, asNoun(keyOf(row).value), row, task)
+}
+
+const TOGETHER = /\b(?:together|in total|altogether|and|both)\b/i
+
+/** Several things of one table, each with its price in the same column: "a jigsaw and a hedge trimmer together". */
+function byRows(task: Task): Finding | undefined {
+  const best = task.evidence.find((each) => each.kind === 'row')
+  if (!best || !TOGETHER.test(task.asked.text)) return undefined
+  const asked = stemSet(task.asked.text)
+  const keyed = tableOf(best, task.evidence)
+    .map((row) => ({ row, key: contentStems(keyOf(row).value) }))
+    .filter(({ key }) => key.size > 0 && [...key].every((each) => asked.has(each)))
+  // "Single plus" names one thing, though "Single" is another.
+  const meant = keyed
+    .filter(
+      ({ key }) => !keyed.some((other) => other.key.size > key.size && [...key].every((each) => other.key.has(each))),
+    )
+    .map(({ row }) => row)
+  if (meant.length < 2) return undefined
+  const { told } = matchRows(meant[0]!, task)
+  const column = told.find((header) => meant.every((row) => oneSum(valueOf(row, header))))
+  if (column === undefined) return undefined
+  const lines = meant.map((row) => ({ count: 1, ...oneSum(valueOf(row, column))!, of: asNoun(keyOf(row).value) }))
+  return summed(lines, '', meant[0]!, task)
 }
 
 /** The one column a group pays by: its header names the group, and no other header does so more fully. */
@@ -180,7 +215,16 @@ function timesOf(
   const span = unit.kind === 'row' ? spansOf(unit, task) : undefined
   if (span) return span
   const measure = quantitiesIn(task.asked.text).find((each) => isIn(each, per))
-  if (measure) return { amount: measure.amount, of: measure.unit }
+  if (measure) {
+    // "Guests pay £3 a day": three guests pay it three times for each day.
+    const payers = groups.find((each) => each.count > 1 && each.stems.some((s) => stemSet(unit.text).has(s)))
+    if (!payers || measure.dimension !== 'duration') return { amount: measure.amount, of: measure.unit }
+    const amount = payers.count * measure.amount
+    return {
+      amount,
+      of: measure.amount === 1 ? payers.noun : `${payers.count} ${payers.noun} × ${measure.amount} ${measure.unit}`,
+    }
+  }
   const subject = stemSet(unit.kind === 'row' ? keyOf(unit).value : unit.text)
   const isPerson = per.some((each) => PERSON.has(each))
   const group =

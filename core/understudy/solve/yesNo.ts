@@ -1,5 +1,5 @@
-import { quantitiesIn, stemSet } from '../../text'
-import { matchRows, valueOf } from '../rows'
+import { quantitiesIn, stemSet, wordSet } from '../../text'
+import { matchRows, tableOf, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit } from '../phrase'
 import type { Evidence } from '../evidence'
@@ -56,9 +56,15 @@ function rowSays(unit: Evidence, task: Task): Polarity {
   const { told } = matchRows(unit, task)
   const plain = unit.cells.filter((cell) => /^(?:yes|no)$/i.test(cell.value))
   const value = told.length === 1 ? valueOf(unit, told[0]!) : plain.length === 1 ? plain[0]!.value : ''
+  if (told.length === 1 && anotherRowHasMore(unit, told[0]!, task)) return 'no'
   const asksOpen = /\bopen\b/i.test(task.asked.text)
   if (/^(?:no|none|closed|shut|not (?:included|available|allowed))\b|^[-–—]$/i.test(value))
     return /^(?:closed|shut)/i.test(value) && /\b(?:closed|shut)\b/i.test(task.asked.text) ? 'yes' : 'no'
+  if (
+    /\bbring your own\b|\bnot included\b/i.test(value || unit.text) &&
+    /\b(?:includ|provid|suppl|come with|comes with)/i.test(task.asked.text)
+  )
+    return 'no'
   if (/^(?:yes|included|available|allowed)\b/i.test(value)) return 'yes'
   return asksOpen && quantitiesIn(value).some((each) => each.dimension === 'clock') ? 'yes' : 'unclear'
 }
@@ -81,6 +87,17 @@ const isSpecial = (unit: Evidence, task: Task): boolean =>
   [...stemSet(unit.text.replace(/^\W+/, ''))].filter(
     (each) => !task.asked.terms.some((term) => heldBy(term, new Set([each])) > 0),
   ).length > 0
+
+/** "All rooms", asked of a row that says "one room", where other rows do say "all rooms". */
+function anotherRowHasMore(unit: Evidence, header: string, task: Task): boolean {
+  const words = (row: Evidence) => wordSet(valueOf(row, header))
+  const asked = [...wordSet(task.asked.text)]
+  const hits = (row: Evidence) => asked.filter((word) => words(row).has(word)).length
+  const own = hits(unit)
+  return tableOf(unit, task.evidence).some(
+    (row) => hits(row) > own && [...words(row)].every((word) => asked.includes(word)),
+  )
+}
 
 const GRAMMAR = /\b(?:the|a|an|do|does|is|are|can|may|i|we|you|my|our|it|to|of|in|on|at|for|with|and|or)\b/gi
 
