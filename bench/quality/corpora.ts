@@ -4,6 +4,7 @@ import { PassageLibrary } from '@parrot/core/dialogue'
 import { passagesOf, read, readPairs, type ReadResult } from '@parrot/core/library'
 import { buildSegment, LibraryIndex } from '@parrot/core/retrieval'
 import { sampleAgents } from '../../demo/scenario'
+import { collegeBrief } from './college/brief'
 import { handbookBrief } from './handbook/brief'
 import { workshopBrief } from './workshop/brief'
 import type { Corpus } from './questions/question'
@@ -32,11 +33,11 @@ async function openFerries(): Promise<OpenCorpus> {
   return { brief: briefFrom(marlow.brief), library: libraryOf(results) }
 }
 
-const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief }
+const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief, college: collegeBrief }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {
   const from = folder(`./${corpus}/`)
-  const names = readdirSync(from).filter((name) => /\.(?:md|csv|html)$/.test(name))
+  const names = readdirSync(from).filter((name) => /\.(?:md|csv|html|txt)$/.test(name))
   return { brief, library: libraryOf(await Promise.all(names.map((name) => readFile(new URL(name, from))))) }
 }
 

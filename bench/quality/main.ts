@@ -6,6 +6,7 @@
  */
 import { openCorpus } from './corpora'
 import { ask, type Verdict } from './judge'
+import { college } from './questions/college'
 import { ferries } from './questions/ferries'
 import { handbook } from './questions/handbook'
 import { heldOut } from './questions/heldOut'
@@ -24,7 +25,7 @@ const sets: readonly [name: string, isHeldOut: boolean, questions: Readonly<Reco
   [
     'questions looked at',
     false,
-    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop },
+    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop, college },
   ],
   ['kept apart', true, heldOut],
 ]

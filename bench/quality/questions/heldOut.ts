@@ -130,4 +130,5 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'Can I borrow the company van at the weekend?' },
   ],
   workshop: [],
+  college: [],
 }

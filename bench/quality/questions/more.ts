@@ -172,4 +172,5 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     },
   ],
   workshop: [],
+  college: [],
 }
