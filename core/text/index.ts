@@ -25,7 +25,7 @@ export {
   type Quantity,
 } from './quantities'
 export { datesIn, daysIn, type CalendarDay } from './days'
-export { commonNames, oppositesOf, subjectOf, synonymsOf } from './synonyms'
+export { commonNames, kindsOf, oppositesOf, subjectOf, synonymsOf } from './synonyms'
 export { isLight } from './light'
 export { editDistance } from './distance'
 export { isEnglishWord } from './english'

@@ -19,6 +19,7 @@ adult grown-up
 dog puppy pup hound
 cat kitten
 animal pet
+fridge refrigerator
 phone telephone call ring
 email e-mail mail
 luggage baggage suitcase bag
@@ -123,6 +124,16 @@ key fob
 provide supply include included provided supplied
 `
 
+/** Things and the kind they belong to, which stands first: what is said of the kind holds of each, not the other way round. */
+const KINDS = `
+pet cat kitten dog puppy hamster rabbit budgie parrot goldfish
+vehicle car van lorry motorbike motorcycle scooter
+instrument guitar piano violin drum trumpet flute
+furniture sofa bed wardrobe table chair shelf bookcase
+appliance fridge kettle toaster microwave oven
+alcohol beer wine spirits whisky gin vodka cider
+`
+
 /** Things of more than one word that people call by several names; each line is one thing. */
 const NAMES = `
 bank holiday, public holiday
@@ -196,6 +207,15 @@ const same = tableOf(SAME)
 const subjects = tableOf(SUBJECTS)
 const opposites = tableOf(OPPOSITE)
 const NONE: ReadonlySet<string> = new Set()
+
+const kinds = new Map<string, Set<string>>()
+for (const line of KINDS.trim().split('\n')) {
+  const [kind, ...members] = line.split(' ').map((word) => stem(word))
+  for (const member of members) kinds.set(member, (kinds.get(member) ?? new Set()).add(kind!))
+}
+
+/** The stems of the kinds of thing a stem belongs to ("cat" → pet). */
+export const kindsOf = (of: string): ReadonlySet<string> => kinds.get(of) ?? NONE
 
 /** Names of things of more than one word, each list those of one thing. */
 export const commonNames: readonly (readonly string[])[] = NAMES.trim()

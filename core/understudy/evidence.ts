@@ -172,6 +172,7 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
   const sum = { held: 0, whole: 0, rest: 0, restWhole: 0, focused: false, missing: 0, subjects: 0 }
   for (const term of asked.terms) {
     let share = found(term, looked)
+    if (share < OPENING && IS_OPENING.test(term.stem) && OPENING_HOURS.test(looked.unit.text)) share = OPENING
     if (kind === 'yesNo' && share < 1 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other))) share = 1
     if (term.role === 'name' && share === 0) return 0
     if (term.role === 'focus') sum.focused = true
@@ -235,6 +236,12 @@ function directOf({ own, lead }: Looked, asked: Asked): number {
   if (whole === 0) return 1
   return rest.reduce((sum, term) => sum + term.weight * Math.max(heldBy(term, own), heldBy(term, lead)), 0) / whole
 }
+
+/** Hours from one clock time to another say when a place is open, whatever the word. */
+const OPENING_HOURS =
+  /\d{1,2}(?:[:.]\d{2})? ?(?:am|pm)? ?(?:–|-|to|until|and) ?\d{1,2}(?:[:.]\d{2}|\b ?(?:am|pm)\b|(?= ?[.,;]|$))/i
+const IS_OPENING = /^(?:open|close|staf)/
+const OPENING = 0.8
 
 const IS_NUMBER = /^(?:phone|telephon|number)$/
 const TELEPHONE = /\d{3,}[ \d]{4,}/
@@ -335,6 +342,7 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
         text,
       )
     case 'who':
+      if (ASKS_NAME.test(asked.text)) return PERSON_NAME.test(text)
       return /\b(?:only|staff|crew|manager|everyone|anyone|nobody|members?|children|adults?|passengers?|visitors?|people|desk|office|team|director|driver|doctor|owner)\b/i.test(
         text,
       )
@@ -372,7 +380,7 @@ const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[]
   [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],
   [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)/i, ['length']],
   [/\bhow long\b|\bhow much (?:time|notice)\b/i, ['duration', 'length']],
-  [/\bhow (?:big|large)\b/i, ['length', 'volume', 'count', 'mass']],
+  [/\bhow (?:big|large)\b/i, ['length', 'volume', 'count', 'mass', 'data', 'area']],
   [/\bhow far\b/i, ['length', 'duration']],
   [/\bhow (?:tall|wide|high|deep)\b/i, ['length']],
   [/\bhow much (?:luggage|baggage|weight)\b/i, ['mass', 'count']],
@@ -384,4 +392,13 @@ const isMeasureFor = ({ dimension }: Quantity, question: string): boolean => {
 }
 
 /** Kinds of question that only evidence of the right kind answers: no sum, no answer to "how much". */
-export const NEEDS_FIT: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'measure'])
+const NEEDS_FIT: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'measure'])
+
+/** "Who is the dean?" wants a name; "who may enter?" does not. */
+const ASKS_NAME =
+  /^\W*who(?:['’]s| is| are| was| leads?| runs?| heads?| owns?| teaches| gives| founded| wrote) (?!allowed|responsible|able|entitled|liable|it\b)/i
+const PERSON_NAME = /\p{Lu}[\p{Ll}’'-]+ (?:(?:van|de|von|der|la) )?\p{Lu}[\p{Ll}’'-]+|\b(?:Mr|Mrs|Ms|Dr)\.? \p{Lu}/u
+
+/** Whether a question of this kind is answered only by evidence that holds what it asks for. */
+export const needsFit = (kind: AnswerKind, question: string): boolean =>
+  NEEDS_FIT.has(kind) || (kind === 'who' && /^\W*who(?:['’]s| is| was) /i.test(question) && ASKS_NAME.test(question))

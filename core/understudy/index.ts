@@ -6,7 +6,7 @@ import { answerKindOf, intentOf, splitQuestion } from '../question'
 import type { Situation } from '../rules'
 import { compose } from './compose'
 import { courtesy } from './courtesy'
-import { gatherEvidence, NEEDS_FIT, THIN } from './evidence'
+import { gatherEvidence, needsFit, THIN } from './evidence'
 import { inRegister } from './manner'
 import { inWantedWords, isAllowed, ordersFor, type Note, type Orders } from './obey'
 import { disagreement } from './disagree'
@@ -156,11 +156,11 @@ function answerPart(
   const kind = answerKindOf(question)
   const asked = askedOf(question, view, namesIn(passages.map((passage) => passage.text)))
   const evidence = gatherEvidence(asked, kind, passages)
-  const needsFit = NEEDS_FIT.has(kind)
+  const mustFit = needsFit(kind, asked.text)
   const enough = evidence.filter(
     (unit) =>
       unit.coverage >= THIN &&
-      (!needsFit || unit.fits) &&
+      (!mustFit || unit.fits) &&
       isAllowed(unit.text, orders) &&
       isAllowed(unit.leadIn, orders),
   )

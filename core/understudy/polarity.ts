@@ -64,7 +64,7 @@ const ASKS_LEAVE = /^\W*(?:\w+ )?(?:can|may|could|am i allowed|are we allowed)\b
 /** The clause of a unit that holds most terms of the question; the first of several. */
 function clauseFor(unit: Unit, asked: Asked): string {
   const clauses = unit.text.split(
-    /(?<=[.;:!?])\s+|,\s+(?=but|and|although|while|except|unless|or)|\s+(?=(?:but|and|although|whereas|while)\s)/i,
+    /(?<=[.;!?])\s+|,\s+(?=but|and|although|while|except|unless|or)|\s+(?=(?:but|and|although|whereas|while)\s)/i,
   )
   let best = { clause: clauses[0] ?? '', hits: -1 }
   for (const clause of clauses) {

@@ -117,6 +117,9 @@ function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind):
   const isFixed = (cell: Cell) =>
     rows.length === 1 && hitsValue(cell, asked) && suits({ text: cell.value, cells: [] }, kind, asked) === 0
   const open = others.filter((cell) => !isFixed(cell) && !isRunningNumber(cell))
+  const ofDay =
+    asked.days.size === 0 ? [] : open.filter((cell) => [...daysIn(cell.header)].some((day) => asked.days.has(day)))
+  if (ofDay.length > 0) return ofDay.map((cell) => cell.header)
   const fits = open.map((cell) => ({ cell, ...headerFit(cell.header, asked) }))
   const most = Math.max(0, ...fits.map((each) => each.hits))
   const named = most === 0 ? fits : fits.filter((each) => each.hits === most)

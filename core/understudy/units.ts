@@ -25,6 +25,8 @@ export interface Cell {
 }
 
 const ITEM = /^(?:[-•]|\d{1,3}[.)])\s+/
+/** The number of a clause ("3.1 ", "12.4.2 ") is a place, not a part of what is said. */
+const CLAUSE_NUMBER = /^\d{1,3}(?:\.\d{1,3})+\.?\s+(?=\p{Lu})/u
 const ROW = /^[^:;]{1,60}: [^;]+(?:; [^:;]{1,60}: [^;]+)+$/
 const PAIR = /^Question: ([\s\S]*?)\nAnswer: ([\s\S]*)$/
 
@@ -52,7 +54,8 @@ export function unitsOf(passage: GivenPassage): Unit[] {
       order: units.length,
       cells,
     })
-  for (const line of passage.text.split('\n')) {
+  for (const written of passage.text.split('\n')) {
+    const line = written.replace(CLAUSE_NUMBER, '')
     if (ITEM.test(line)) add('item', line, line)
     else if (ROW.test(line)) add('row', line, line, cellsOf(line))
     else {

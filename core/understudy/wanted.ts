@@ -1,5 +1,6 @@
 import {
   commonNames,
+  kindsOf,
   contentTerms,
   daysIn,
   isLight,
@@ -43,6 +44,8 @@ const FOCUS_WEIGHT = 1.3
 /** "When does the desk *close*?": what happens matters more than to what. */
 const VERB_WEIGHT = 1.5
 const SYNONYM_SHARE = 0.85
+/** What holds of pets holds of cats. */
+const KIND_SHARE = 0.75
 /** A word of the same meaning counts from half to nearly whole, by how surely it means it. */
 const MEANING_LEAST = 0.45
 const MEANING_MORE = 0.4
@@ -171,6 +174,7 @@ function formsOf(own: string, question: string, view: Pick<PromptView, 'glossary
     { stems: [own], share: 1 },
     ...otherNames(own, question, view).map((stems) => ({ stems, share: 1 })),
     ...[...synonymsOf(own)].map((other) => ({ stems: [other], share: SYNONYM_SHARE })),
+    ...[...kindsOf(own)].map((kind) => ({ stems: [kind], share: KIND_SHARE })),
     ...meaningsOf(own).map(({ stems, share }) => ({ stems, share: MEANING_LEAST + MEANING_MORE * share })),
   ]
 }

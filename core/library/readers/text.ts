@@ -5,8 +5,8 @@ const ITEM = /^\s*(?:[-*•–]|\d{1,3}[.)]|[a-z][.)])\s+/
 const RULE = /^\s*(?:={3,}|-{3,}|~{3,}|\*{3,}|_{3,})\s*$/
 
 /**
- * Plain text → document. Paragraphs are parted by empty lines; a line underlined with `===` or `---`, or a short line
- * in capitals standing alone, is a heading; lines with a bullet or a number are list items. Locators count lines from 1.
+ * Plain text → document. Paragraphs are parted by empty lines; a line underlined with `===` or `---`, a short line in
+ * capitals standing alone, or a short line without a full stop right above a longer one, is a heading; lines with a bullet or a number are list items. Locators count lines from 1.
  */
 export const readText: Reader = (file) => {
   const lines = decodeText(file.bytes, file.mediaType).replace(/\r\n?/g, '\n').split('\n')
@@ -44,5 +44,14 @@ function headingLevel(lines: readonly string[], at: number): number {
   if (/^-{3,}$/.test(below) && text.length <= 80) return 2
   const standsAlone = (lines[at - 1] ?? '').trim() === '' && below === ''
   const isCapitals = text.length <= 60 && /\p{Lu}{3}/u.test(text) && !/\p{Ll}/u.test(text) && !/[.!?]$/.test(text)
-  return standsAlone && isCapitals ? 2 : 0
+  if (standsAlone && isCapitals) return 2
+  return isTitleOver(text, lines[at - 1], below) ? 2 : at === 0 && standsAlone && isShortTitle(text) ? 1 : 0
 }
+
+const LONGEST_TITLE = 60
+const isShortTitle = (text: string): boolean =>
+  text.length <= LONGEST_TITLE && /^\p{Lu}/u.test(text) && !/[.!?;:,]$/.test(text) && !ITEM.test(text)
+
+/** A short line that begins a paragraph, says no sentence, and stands over a line longer than itself. */
+const isTitleOver = (text: string, above: string | undefined, below: string): boolean =>
+  (above ?? '').trim() === '' && isShortTitle(text) && below.length > text.length * 1.5 && /^\p{Lu}/u.test(below)

@@ -200,7 +200,12 @@ const NAME_HITS = 3
 /** How many terms of the question stand between the rate before and this one. */
 function hitsBefore(text: string, index: number, rates: readonly RegExpMatchArray[], task: Task): number {
   const from = Math.max(0, ...rates.filter((each) => each.index! < index).map((each) => each.index! + each[0].length))
-  const stems = stemSet(`${text.slice(from, index)} ${text.slice(index).split(/[,;]|\.\s/)[0]!}`)
+  const own = rates.find((each) => each.index === index)!
+  const until = Math.min(text.length, ...rates.filter((each) => each.index! > index).map((each) => each.index!))
+  const after = text.slice(index + own[0].length, until).split(/[,;]|\.\s/)[0]!
+  // "£142 per week for a small room": what follows says what the rate is of, and what precedes belongs to the one before.
+  const isAfter = /^\s*(?:for|in|with|on|if|when)\b/.test(after)
+  const stems = stemSet(isAfter ? after.replace(/\band\s*$/, '') : `${text.slice(from, index)} ${after}`)
   const held = task.asked.terms.filter((term) => term.role !== 'light' && heldBy(term, stems) > 0)
   return held.reduce((sum, term) => sum + (term.role === 'name' ? NAME_HITS : 1), 0)
 }

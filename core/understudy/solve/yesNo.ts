@@ -1,8 +1,8 @@
-import { quantitiesIn, stemSet, wordSet } from '../../text'
+import { daysIn, quantitiesIn, stemSet, wordSet } from '../../text'
 import { matchRows, tableOf, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit } from '../phrase'
-import type { Evidence } from '../evidence'
+import { gatherEvidence, type Evidence } from '../evidence'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
 
@@ -24,7 +24,7 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
     .filter((unit) => unit.coverage >= FIRM && unit.direct >= DIRECT)
     .sort((a, b) => firmness(b) - firmness(a))
   const best = firm[0]
-  if (!best) return onlyAnother(task)
+  if (!best) return onOtherDays(task) ?? onlyAnother(task)
   const views = firm
     .filter((unit) => unit.coverage >= best.coverage - SECOND_VIEW && unit.score >= best.score - SECOND_VIEW * 2)
     .slice(0, 3)
@@ -87,6 +87,21 @@ const isSpecial = (unit: Evidence, task: Task): boolean =>
   [...stemSet(unit.text.replace(/^\W+/, ''))].filter(
     (each) => !task.asked.terms.some((term) => heldBy(term, new Set([each])) > 0),
   ).length > 0
+
+/** "Open at weekends?", when all that is said of its hours is of weekdays. */
+function onOtherDays(task: Task): Finding | undefined {
+  const { asked } = task
+  if (
+    asked.days.size === 0 ||
+    !/\b(?:open|staffed|run|runs|there|available|come|go|visit|call|ring)\b/i.test(asked.text)
+  )
+    return undefined
+  const found = gatherEvidence({ ...asked, days: new Set() }, 'yesNo', task.passages).find(
+    (unit) => unit.coverage >= FIRM && unit.kind !== 'row' && daysIn(unit.text).size > 0,
+  )
+  const isOther = found && ![...asked.days].some((day) => daysIn(found.text).has(day))
+  return found && isOther ? verdict(found, 'no', task) : undefined
+}
 
 /** "All rooms", asked of a row that says "one room", where other rows do say "all rooms". */
 function anotherRowHasMore(unit: Evidence, header: string, task: Task): boolean {
