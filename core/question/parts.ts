@@ -38,7 +38,7 @@ export function splitQuestion(line: string): string[] {
 }
 
 const POINTER =
-  /\b(?:it|they|them|that|this one|that one|these|those)\b(?! \p{L}+(?:[?.!]|$))|\b(?:it|they|them|that)\b(?=\W*$)/iu
+  /\b(?:it|they|them|that one|this one|those|these)\b(?! (?:possible|allowed|true|ok|okay|necessary|safe|worth|rain|snow|too|better)\b)/iu
 /** A question of its own has this many content words; with fewer it leans on what it points back to. */
 const OWN_CONTENT = 2
 

@@ -1,4 +1,4 @@
-import { languageOf, stem, terms, words, type Spoken } from '../text'
+import { languageOf, terms, type Spoken } from '../text'
 
 /** The fields of a passage that are indexed, in the order their lengths and counts are stored. */
 export const FIELDS = ['title', 'headings', 'body'] as const
@@ -86,5 +86,5 @@ function packed(passages: number, lengths: Uint32Array, byTerm: Map<string, Map<
   }
 }
 
-/** The stems of a title or headings, in the language of the text below; hyphen-joined forms count once. */
-const plainStems = (text: string, language: Spoken): string[] => words(text).map((word) => stem(word.text, language))
+/** The stems of a title or headings, in the language of the text below. */
+const plainStems = (text: string, language: Spoken): string[] => terms(text, language).map((term) => term.stem)

@@ -20,7 +20,7 @@ export const THIN = 0.6
 const REST_LEAST = 0.55
 
 /** How much a term counts that is found not in the unit itself but in its paragraph, its list's leading line, its headings. */
-const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.75, source: 0.45 } as const
+const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.75, caption: 0.92, source: 0.45 } as const
 /** A name that stands only near a unit which names another says little of it. */
 const OTHER_NAME = 0.4
 
@@ -124,7 +124,7 @@ function found(term: Wanted, { unit, own, paragraph, lead, context, source, name
   const nearby = Math.max(
     heldBy(term, paragraph) * SHARES.paragraph,
     heldBy(term, lead) * SHARES.leadIn,
-    heldBy(term, context) * SHARES.context,
+    heldBy(term, context) * (unit.kind === 'row' ? SHARES.caption : SHARES.context),
   )
   if (term.role === 'name') return Math.max(inside, namesOthers ? nearby * OTHER_NAME : nearby)
   return Math.max(inside, nearby, term.role === 'focus' ? 0 : heldBy(term, source) * SHARES.source)
@@ -178,7 +178,7 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
     if (term.role === 'focus') sum.focused = true
     if (term.role === 'subject') {
       sum.subjects++
-      if (share === 0) sum.missing++
+      if (share === 0 && !asked.inCase.has(term.stem)) sum.missing++
     }
     if (term.role === 'focus' && IS_NUMBER.test(term.stem)) share = TELEPHONE.test(looked.unit.text) ? 1 : 0
     if (term.role === 'focus' && share === 0 && isAnInstance(looked, term, kind, asked, kinds)) share = 0.8

@@ -10,6 +10,7 @@ import {
   quantitiesIn,
   singular,
   stem,
+  stemSet,
   synonymsOf,
   terms,
 } from '../text'
@@ -55,6 +56,8 @@ export interface Asked {
   readonly text: string
   readonly terms: readonly Wanted[]
   readonly days: ReadonlySet<number>
+  /** Stems of the case the question is asked for ("if I want to *leave early*"): what answers need not repeat them all. */
+  readonly inCase: ReadonlySet<string>
   /** The names the passages at hand know, asked for or not. */
   readonly names: ReadonlySet<string>
   /** Terms of the brief's glossary that widened the question. */
@@ -115,7 +118,8 @@ export function askedOf(
   const glossary = view.glossary.filter((entry) =>
     [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))),
   )
-  return { text, terms: wanted, days, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
+  const inCase = stemSet(/.\b(?:if|when|in case|while) (.+)$/i.exec(text)?.[1] ?? '')
+  return { text, terms: wanted, days, inCase, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
 }
 
 /** "E5", "P1", "K-200": a label that means exactly one thing. */
