@@ -88,6 +88,8 @@ export const beginning = z.discriminatedUnion('from', [
   z.object({
     from: z.literal('sentence'),
     text: z.string().trim().min(3, 'Describe the agent in a sentence.').max(4000),
+    /** The outside model that writes the draft; the built-in drafting when left out. */
+    endpointId: z.string().max(64).optional(),
   }),
   z.object({ from: z.literal('prompt'), text: z.string().trim().min(3, 'Paste the prompt.').max(60_000) }),
   z.object({ from: z.literal('template'), id: z.string().max(64) }),

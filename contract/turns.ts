@@ -23,6 +23,8 @@ export const workingSchema = z.object({
         passageId: z.string().optional(),
         sourceId: z.string().optional(),
         field: z.string().optional(),
+        /** The words of the reply it led to. */
+        words: z.array(z.string()).readonly().optional(),
       }),
     )
     .readonly(),

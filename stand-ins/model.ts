@@ -1,11 +1,19 @@
 import Fastify, { type FastifyInstance } from 'fastify'
-import type { ChatMessage } from '@parrot/core/dialogue'
+import type { ChatMessage, ModelEvent } from '@parrot/core/dialogue'
+import { draftFrom, DRAFTING_TITLE } from '@parrot/core/brief'
 import { understudy } from '@parrot/core/understudy'
 
 interface ChatRequest {
   model?: string
   messages?: ChatMessage[]
   stream?: boolean
+}
+
+/** What the model says: a brief as JSON where one is asked for, and Understudy's answer to anything else. */
+async function* eventsFor(messages: readonly ChatMessage[]): AsyncIterable<ModelEvent> {
+  if (!messages[0]!.content.startsWith(DRAFTING_TITLE)) return yield* understudy.answer(messages)
+  const { drafted: _drafted, ...brief } = draftFrom(messages.at(-1)!.content)
+  yield { kind: 'text', text: JSON.stringify(brief) }
 }
 
 /**
@@ -29,7 +37,7 @@ export function buildModelEndpoint(key?: string): FastifyInstance {
     const head = { id: `chat-${request.id}`, created: Math.floor(Date.now() / 1000), model }
     if (!stream) {
       let content = ''
-      for await (const event of understudy.answer(messages)) if (event.kind === 'text') content += event.text
+      for await (const event of eventsFor(messages)) if (event.kind === 'text') content += event.text
       const message = { role: 'assistant', content }
       return { ...head, object: 'chat.completion', choices: [{ index: 0, message, finish_reason: 'stop' }] }
     }
@@ -40,7 +48,7 @@ export function buildModelEndpoint(key?: string): FastifyInstance {
         `data: ${JSON.stringify({ ...head, object: 'chat.completion.chunk', choices: [{ index: 0, delta, finish_reason: finish }] })}\n\n`,
       )
     send({ role: 'assistant', content: '' })
-    for await (const event of understudy.answer(messages)) {
+    for await (const event of eventsFor(messages)) {
       send(event.kind === 'text' ? { content: event.text } : { reasoning_content: `${event.text}\n` })
     }
     send({}, 'stop')

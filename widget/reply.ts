@@ -1,8 +1,9 @@
-import type { TalkReply } from '@parrot/contract'
+import { tableLine, type TalkReply } from '@parrot/contract'
 
-/** One block of a reply: a paragraph, or a list with its items. */
+/** One block of a reply: a paragraph, a list with its items, or a table whose first row is its head. */
 export type ReplyBlock =
   | { readonly kind: 'paragraph'; readonly text: string }
+  | { readonly kind: 'table'; readonly rows: readonly (readonly string[])[] }
   | { readonly kind: 'list'; readonly ordered: boolean; readonly items: readonly string[] }
 
 const ITEM = /^(?:([-•])|(\d{1,3})[.)])\s+(.*)$/
@@ -14,7 +15,11 @@ export function blocksOf(reply: string): ReplyBlock[] {
     const item = ITEM.exec(line)
     const last = blocks.at(-1)
     const ordered = item?.[2] !== undefined
-    if (!item) blocks.push({ kind: 'paragraph', text: line })
+    const row = tableLine(line)
+    if (row?.isRule) continue
+    if (row && last?.kind === 'table') blocks[blocks.length - 1] = { kind: 'table', rows: [...last.rows, row.cells] }
+    else if (row) blocks.push({ kind: 'table', rows: [row.cells] })
+    else if (!item) blocks.push({ kind: 'paragraph', text: line })
     else if (last?.kind === 'list' && last.ordered === ordered)
       blocks[blocks.length - 1] = { ...last, items: [...last.items, item[3]!] }
     else blocks.push({ kind: 'list', ordered, items: [item[3]!] })
@@ -42,11 +47,22 @@ export function drawReply(into: HTMLElement, reply: string, citations: TalkReply
   into.replaceChildren(
     ...blocksOf(reply).map((block) => {
       if (block.kind === 'paragraph') return fill(document.createElement('p'), block.text)
+      if (block.kind === 'table') return tableFor(block.rows, fill)
       const list = document.createElement(block.ordered ? 'ol' : 'ul')
       list.append(...block.items.map((item) => fill(document.createElement('li'), item)))
       return list
     }),
   )
+}
+
+function tableFor(rows: readonly (readonly string[])[], fill: (element: HTMLElement, text: string) => HTMLElement) {
+  const table = document.createElement('table')
+  rows.forEach((cells, at) => {
+    const row = document.createElement('tr')
+    row.append(...cells.map((cell) => fill(document.createElement(at === 0 ? 'th' : 'td'), cell)))
+    table.append(row)
+  })
+  return table
 }
 
 function markerFor(citation: TalkReply['citations'][number]): HTMLElement {

@@ -11,6 +11,19 @@ describe('a reply on the visitor’s page', () => {
     ])
   })
 
+  it('shows a table as a table, its line of dashes left out', () => {
+    expect(blocksOf('Here:\n| Fare | Price |\n| --- | --- |\n| Adult | £9.00 [1] |')).toEqual([
+      { kind: 'paragraph', text: 'Here:' },
+      {
+        kind: 'table',
+        rows: [
+          ['Fare', 'Price'],
+          ['Adult', '£9.00 [1]'],
+        ],
+      },
+    ])
+  })
+
   it('has its citation markers apart from its text', () => {
     expect(partsOf('Dogs are free [1]. Cats too [12].')).toEqual(['Dogs are free', 1, '. Cats too', 12, '.'])
   })

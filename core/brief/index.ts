@@ -11,11 +11,15 @@ export { applyEdits, reviewBrief, REMARK_KINDS, type Edit, type Remark, type Rem
 export {
   answerQuestion,
   draftFrom,
+  draftingMessages,
+  DRAFTING_TITLE,
   draftedPaths,
   openQuestions,
   sortPrompt,
   stillDrafted,
   type InterviewQuestion,
   type Placement,
+  readModelDraft,
+  type ModelDraft,
 } from './draft'
 export { sectionSizes } from './compile'

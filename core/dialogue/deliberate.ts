@@ -1,5 +1,5 @@
 import { contentStems } from '../text'
-import { answerKindOf, splitQuestion, type AnswerKind } from '../question'
+import { answerKindOf, sidesOf, splitQuestion, type AnswerKind } from '../question'
 import type { Brief } from '../brief'
 import type { Step } from './turn'
 
@@ -41,6 +41,7 @@ function reasonFor(question: string, { deliberate: mode, deliberateWhen }: Brief
   if (mode === 'always') return 'the brief wants it for every question'
   const parts = splitQuestion(question)
   if (parts.length > 1) return `the line asks ${parts.length} things`
+  if (sidesOf(question)) return 'each side of the comparison is looked up'
   const kind = answerKindOf(question)
   if (NAMED.some(([pattern, kinds]) => pattern.test(deliberateWhen) && kinds.includes(kind)))
     return `the brief names such questions (${kind})`

@@ -4,10 +4,13 @@ export interface ChatMessage {
   readonly content: string
 }
 
-/** What a model gives while it answers: pieces of text, and notes on how it came to them, with the line of the prompt that led to it. */
+/**
+ * What a model gives while it answers: pieces of text, and notes on how it came to them, with the line of the prompt
+ * that led to it and the words of the reply that came of it.
+ */
 export type ModelEvent =
   | { readonly kind: 'text'; readonly text: string }
-  | { readonly kind: 'note'; readonly text: string; readonly line?: string }
+  | { readonly kind: 'note'; readonly text: string; readonly line?: string; readonly words?: readonly string[] }
 
 /**
  * The port every language model is reached through. `answer` streams; it throws a ModelProblem when the model cannot

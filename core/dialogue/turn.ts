@@ -84,6 +84,8 @@ export interface WorkingDetail {
   readonly passageId?: string
   readonly sourceId?: string
   readonly field?: string
+  /** The words of the reply it led to. */
+  readonly words?: readonly string[]
 }
 
 /** The steps of a turn, in their order. */

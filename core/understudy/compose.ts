@@ -64,6 +64,7 @@ function shaped(body: readonly Piece[], { format, maxSentences }: Orders): Piece
       ...piece,
       text: piece.text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, ''),
     }))
+  if (format === 'table') return asTable(short)
   if ((format !== 'bullets' && format !== 'steps') || isList || statements.length < 2) return [...short]
   let step = 0
   return short.map((piece) =>
@@ -71,6 +72,19 @@ function shaped(body: readonly Piece[], { format, maxSentences }: Orders): Piece
       ? piece
       : { ...piece, layout: 'line', text: format === 'steps' ? `${++step}. ${piece.text}` : `- ${piece.text}` },
   )
+}
+
+/** Pieces that tell rows of one table as that table; what tells no row stays as it is. */
+function asTable(body: readonly Piece[]): Piece[] {
+  const line = (cells: readonly string[]) => `| ${cells.map((cell) => cell.replace(/\|/g, '/')).join(' | ')} |`
+  return body.flatMap((piece, at): Piece[] => {
+    if (!piece.cells) return [piece]
+    const headers = piece.cells.map((cell) => cell.header)
+    const before = body[at - 1]?.cells?.map((cell) => cell.header)
+    const head = [line(headers), line(headers.map(() => '---'))].map((text): Piece => ({ text, layout: 'line' }))
+    const row: Piece = { ...piece, text: line(piece.cells.map((cell) => cell.value)), layout: 'line' }
+    return before?.join('|') === headers.join('|') ? [row] : [...head, row]
+  })
 }
 
 /** The first statements, as many as allowed; a yes or no goes with its statement and is not counted. */
@@ -104,7 +118,7 @@ function joined(
   pieces.forEach((each, at) => {
     const next = pieces[at + 1]
     const isLastOfPassage = each.cites !== undefined && (each.layout === 'line' || !sameCites(next, each))
-    const worded = inWantedWords(inRegister(each.text, view), orders)
+    const worded = each.cells && each.layout === 'line' ? each.text : inWantedWords(inRegister(each.text, view), orders)
     const said = each === firstStatement ? hedged(worded, view, phrases, question) : worded
     const marked = cites && isLastOfPassage ? withMarkers(said, each.cites) : said
     const gap = text === '' ? '' : each.layout === 'line' || pieces[at - 1]?.layout === 'line' ? '\n' : ' '
@@ -123,6 +137,6 @@ const sameCites = (a: Piece | undefined, b: Piece): boolean => a?.cites?.join() 
 /** The markers stand before the sentence's last stop: "Dogs travel free [1]." */
 function withMarkers(text: string, markers: readonly number[]): string {
   const marks = markers.map((marker) => `[${marker}]`).join('')
-  const end = /[.!?:]["'”’)]*$/.exec(text)
+  const end = /(?:[.!?:]["'”’)]*| \|)$/.exec(text)
   return end ? `${text.slice(0, end.index)} ${marks}${text.slice(end.index)}` : `${text} ${marks}`
 }

@@ -230,7 +230,9 @@ function speaksOfCase(unit: Unit, asked: Asked): boolean {
 const CASE_LEAST = 0.6
 
 /** The share of what is asked about, names aside, that the unit itself speaks of; 1 when nothing but names is asked. */
-function directOf({ own, lead }: Looked, asked: Asked): number {
+function directOf({ unit, own, lead: beside, context }: Looked, asked: Asked): number {
+  // A row is read together with what its table is called.
+  const lead = unit.kind === 'row' ? context : beside
   const rest = asked.terms.filter((term) => term.role === 'subject' || term.role === 'focus')
   const whole = rest.reduce((sum, term) => sum + term.weight, 0)
   if (whole === 0) return 1

@@ -8,7 +8,7 @@ import { compose } from './compose'
 import { courtesy } from './courtesy'
 import { gatherEvidence, needsFit, THIN } from './evidence'
 import { inRegister } from './manner'
-import { inWantedWords, isAllowed, ordersFor, type Note, type Orders } from './obey'
+import { inWantedWords, isAllowed, ordersFor, tiedTo, type Note, type Orders } from './obey'
 import { disagreement } from './disagree'
 import { sayUnit } from './phrase'
 import { profileOf } from './profile'
@@ -48,16 +48,17 @@ export function answer(messages: readonly ChatMessage[]): Answer {
       ...orders.add,
       ...orders.endWith,
     ]
-    return {
-      text: text
-        .filter((each) => each !== '' && isAllowed(each, orders))
-        .map(say)
-        .join(' '),
-      notes: [{ text: `Kind: ${intent}` }, ...orders.notes],
-    }
+    const reply = text
+      .filter((each) => each !== '' && isAllowed(each, orders))
+      .map(say)
+      .join(' ')
+    return { text: reply, notes: tiedTo(reply, [{ text: `Kind: ${intent}` }, ...orders.notes], say) }
   }
   const asksFirst = orders.askFirst !== undefined && !wasAskedBefore(orders.askFirst, messages)
-  if (asksFirst) return { text: say(orders.askFirst!), notes: [{ text: 'Kind: a rule asks first' }, ...orders.notes] }
+  if (asksFirst) {
+    const text = say(orders.askFirst!)
+    return { text, notes: tiedTo(text, [{ text: 'Kind: a rule asks first' }, ...orders.notes], say) }
+  }
   const isDeliberate = known.get('deliberate') === 'yes'
   const parts = splitQuestion(question).map((part) => {
     const answered = answerPart(part, passages, view, phrases, partyOf(known), orders)
@@ -67,7 +68,7 @@ export function answer(messages: readonly ChatMessage[]): Answer {
   const notes = parts.flatMap((part) => part.notes)
   const reply = compose(findings, { question, view, phrases, orders, name })
   const isWhole = parts.every(({ finding }) => finding)
-  if (reply !== '' && isWhole) return { text: reply, notes: [...notes, ...orders.notes] }
+  if (reply !== '' && isWhole) return { text: reply, notes: tiedTo(reply, [...notes, ...orders.notes], say) }
   const unknown = ordersFor(written, { ...situation, isUnknown: true })
   const near = reply === '' ? nearest(question, passages, view, phrases) : ''
   const whenUnknown = [
@@ -81,10 +82,8 @@ export function answer(messages: readonly ChatMessage[]): Answer {
     .filter((text) => text !== '' && isAllowed(text, unknown))
     .map(say)
     .join(' ')
-  return {
-    text: [reply, open].filter(Boolean).join(reply.includes('\n') ? '\n' : ' '),
-    notes: [...notes, ...unknown.notes],
-  }
+  const text = [reply, open].filter(Boolean).join(reply.includes('\n') ? '\n' : ' ')
+  return { text, notes: tiedTo(text, [...notes, ...unknown.notes], say) }
 }
 
 /** What conditions of rules are held against beside the line itself. */
@@ -179,9 +178,18 @@ function answerPart(
           : 'Evidence: none',
       },
       ...(finding
-        ? [{ text: `Answered by: ${finding.solver}. ${finding.note}`, ...(finding.line ? { line: finding.line } : {}) }]
+        ? [
+            {
+              text: `Answered by: ${finding.solver}. ${finding.note}`,
+              ...(finding.line ? { line: finding.line, puts: finding.pieces.map((piece) => piece.text) } : {}),
+            },
+          ]
         : []),
-      ...glossary.map((entry) => ({ text: `Glossary used: ${entry.term}`, line: entry.line })),
+      ...glossary.map((entry) => ({
+        text: `Glossary used: ${entry.term}`,
+        line: entry.line,
+        puts: [entry.term, ...entry.also],
+      })),
     ],
   }
 }

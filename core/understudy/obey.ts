@@ -5,6 +5,10 @@ import type { PromptView } from '../brief'
 export interface Note {
   readonly text: string
   readonly line?: string
+  /** Words it may have put into the reply, before they are given the reply's register. */
+  readonly puts?: readonly string[]
+  /** The words of the reply it led to. */
+  readonly words?: readonly string[]
 }
 
 /** What the rules of a prompt ask of one reply. */
@@ -63,9 +67,47 @@ export function ordersFor(view: PromptView, situation: Situation): Orders {
     ...(format === undefined ? {} : { format }),
     ...(cite === undefined ? {} : { cite }),
     ...(language === undefined ? {} : { language }),
-    notes: readings.map(({ rule, reading }): Note => ({ text: noteOn(reading, situation, rule), line: rule.line })),
+    notes: readings.map(({ rule, reading }): Note => ({
+      text: noteOn(reading, situation, rule),
+      line: rule.line,
+      puts: reading.understood && applies(reading, situation) ? reading.directives.flatMap(wordsOf) : [],
+    })),
   }
 }
+
+/** The words a directive puts into a reply; none for those that shape or forbid. */
+function wordsOf(directive: Directive): string[] {
+  switch (directive.kind) {
+    case 'say':
+    case 'ask':
+    case 'askFirst':
+    case 'offer':
+    case 'link':
+    case 'handOver':
+    case 'endWith':
+      return [directive.text]
+    case 'replace':
+      return [directive.to]
+    default:
+      return []
+  }
+}
+
+/** The notes with the words each put into the reply, as the reply has them. */
+export const tiedTo = (reply: string, notes: readonly Note[], say: (text: string) => string): Note[] =>
+  notes.map(({ puts = [], ...note }) => {
+    const words = [...new Set(puts.flatMap((text) => [text, say(text)]))].filter(
+      (each) => each !== '' && holdsAsSaid(reply, each),
+    )
+    return words.length > 0 ? { ...note, words } : note
+  })
+
+/** Whether a reply holds words, citation markers aside. */
+const holdsAsSaid = (reply: string, words: string): boolean =>
+  reply
+    .replace(/\s*\[\d{1,3}\]/g, '')
+    .toLowerCase()
+    .includes(words.toLowerCase())
 
 function noteOn(reading: Reading, situation: Situation, rule: PromptView['rules'][number]): string {
   if (!reading.understood) return `Rule not read: ${rule.when ? `${rule.when}, ` : ''}${rule.do}`

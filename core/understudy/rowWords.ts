@@ -1,8 +1,8 @@
-import { finished, isEnglishWord, stemSet } from '../text'
+import { daysIn, finished, isEnglishWord, stemSet } from '../text'
 import { listed } from '../phrases'
 import type { Evidence } from './evidence'
 import { hitsValue } from './rows'
-import type { Task } from './task'
+import type { Piece, Task } from './task'
 import { keyOf, type Cell } from './units'
 import type { Asked } from './wanted'
 
@@ -33,6 +33,7 @@ export function sayCell({ header, value }: Cell, { asked, phrases }: Pick<Task, 
   const noun = header.toLowerCase()
   if (/^(?:notes?|remarks?|comments?|details?|info(?:rmation)?)$/.test(noun)) return lowerFirst(value)
   if (/^(?:per|each|every|a|an) /.test(noun)) return `it is ${value} ${noun}`
+  if (daysIn(header).size > 0) return `on ${header} it is ${value}`
   if (HAPPENS.has(noun)) return `it ${noun} ${prepositionFor(value)}${value}`
   if (/ (?:pay|pays|cost|costs|get|gets)$/.test(noun)) return `${asNoun(header)} ${value}`
   if (/^(?:what|how|when|where|who|why) /.test(noun)) return `${noun}: ${value}`
@@ -59,6 +60,13 @@ const prepositionFor = (value: string): string =>
         !/day/i.test(value.replace(/^\w+day\b/i, ''))
       ? 'on '
       : ''
+
+/** A row told as a piece of a reply: the sentence, where it stands, and its cells for a reply laid out as a table. */
+export const rowPiece = (row: Evidence, told: readonly string[], task: Task): Piece => ({
+  text: sayRow(row, told, task),
+  cites: [row.passage.number],
+  cells: [keyOf(row), ...row.cells.filter((cell) => told.includes(cell.header) && cell !== keyOf(row))],
+})
 
 /** Lower case at the start, unless the first word is a name or an abbreviation. */
 export function lowerFirst(text: string): string {

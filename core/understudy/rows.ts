@@ -141,7 +141,7 @@ function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind):
   return told.length > 0 ? told.slice(0, MOST_CELLS) : [key.header]
 }
 
-const isRunningNumber = ({ header, value }: Cell): boolean =>
+export const isRunningNumber = ({ header, value }: Cell): boolean =>
   /^(?:no\.?|nr\.?|number|id|#)$/i.test(header) && /^\d+$/.test(value)
 
 export const hitsValue = (cell: Cell, asked: Asked): boolean => {

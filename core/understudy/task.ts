@@ -3,6 +3,7 @@ import type { PromptView } from '../brief'
 import type { GivenPassage } from '../dialogue'
 import type { Evidence } from './evidence'
 import type { Phrases } from '../phrases'
+import type { Cell } from './units'
 import type { Asked } from './wanted'
 
 /** What a visitor told of themselves, as far as it bears on an answer. */
@@ -30,6 +31,8 @@ export interface Piece {
   readonly text: string
   readonly cites?: readonly number[]
   readonly layout?: 'line'
+  /** The row it tells, for a reply laid out as a table: its subject first. */
+  readonly cells?: readonly Cell[]
   /** Set on the words that answer yes or no, which stay beside what follows. */
   readonly isVerdict?: boolean
 }

@@ -1,22 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { briefFrom, compile } from '../brief'
 import { questionMessage, withoutMarkers, type FoundPassage } from '../dialogue'
+import { answered, found, type BriefInput } from '../testing'
 import { wordCount } from '../text'
 import { answer } from './index'
-
-type BriefInput = Parameters<typeof briefFrom>[0]
-
-const found = (text: string, headings: string[] = ['Plots'], sourceTitle = 'Rules'): FoundPassage => ({
-  passageId: text.slice(0, 8),
-  sourceId: 's',
-  sourceTitle,
-  text,
-  headings,
-  locator: { kind: 'line', line: 1, label: 'line 1' },
-  score: 1,
-  parts: [],
-  coverage: 1,
-})
 
 const WATER = found(
   'Water is turned on in April. It is turned off in October. Sprinklers do not save water and are not allowed.',
@@ -32,18 +19,8 @@ const KEYS = found(
 )
 const ALL = [WATER, FEES, KEYS]
 
-/** Asks with a brief that is cool and says one thing, unless told otherwise. */
-function ask(question: string, brief: BriefInput = {}, passages: readonly FoundPassage[] = ALL): string {
-  const whole = briefFrom({
-    grounding: { whenUnknown: 'The book does not say.' },
-    ...brief,
-    manner: { ...brief.manner, dials: { warmth: 20, brevity: 90, ...brief.manner?.dials } },
-  })
-  return answer([
-    { role: 'system', content: compile(whole).text },
-    { role: 'user', content: questionMessage(question, passages) },
-  ]).text
-}
+const ask = (question: string, brief: BriefInput = {}, passages: readonly FoundPassage[] = ALL): string =>
+  answered(question, passages, brief).text
 
 describe('answering from passages', () => {
   it('gives the sentence that answers, cited before its full stop', () => {

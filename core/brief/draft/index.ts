@@ -1,3 +1,4 @@
+export { draftingMessages, readModelDraft, DRAFTING_TITLE, type ModelDraft } from './byModel'
 export { draftFrom } from './sentence'
 export { draftedPaths, stillDrafted } from './drafted'
 export { sortPrompt, type Placement } from './sortPrompt'

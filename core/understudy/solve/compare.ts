@@ -2,7 +2,7 @@ import { sidesOf, type Sides } from '../../question'
 import { finished, quantitiesIn, terms, type Quantity, stemSet } from '../../text'
 import { gatherEvidence, type Evidence } from '../evidence'
 import { sayUnit } from '../phrase'
-import { headersOf } from '../rows'
+import { headersOf, isRunningNumber } from '../rows'
 import { asNoun, sayCell } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
@@ -51,7 +51,7 @@ function byRows(sides: Sides, task: Task): Finding | undefined {
     )
     if (chosen.some((each) => each === undefined) || new Set(chosen).size < 2) continue
     const about = stemSet(sides.about)
-    const columns = row.cells.slice(1).map((cell) => cell.header)
+    const columns = row.cells.filter((cell) => cell !== keyOf(row) && !isRunningNumber(cell)).map((cell) => cell.header)
     const named = columns.filter((header) => [...stemSet(header)].some((each) => about.has(each)))
     const differing = columns.filter((header) => new Set(chosen.map((each) => value(each!, header))).size > 1)
     const told = (named.length > 0 ? named : differing).slice(0, MOST_CELLS)
@@ -65,6 +65,7 @@ function byRows(sides: Sides, task: Task): Finding | undefined {
         ),
       ),
       cites: [each!.passage.number],
+      cells: [keyOf(each!), ...told.map((header) => ({ header, value: value(each!, header) }))],
     }))
     return { solver: 'comparison', pieces, note: `Compared by ${told.join(', ')}.` }
   }

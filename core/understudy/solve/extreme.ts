@@ -1,7 +1,7 @@
 import { quantitiesIn, stemSet, type Quantity } from '../../text'
 import { gatherEvidence, type Evidence } from '../evidence'
 import { distinct, tableOf, valueOf } from '../rows'
-import { sayRow } from '../rowWords'
+import { rowPiece } from '../rowWords'
 import type { Finding, Solver, Task } from '../task'
 import { keyOf } from '../units'
 import { heldBy } from '../wanted'
@@ -48,7 +48,7 @@ export const mostOrLeast: Solver = (task): Finding | undefined => {
     const winners = figures.filter((each) => each.figure === best).map((each) => each.row)
     return {
       solver: 'most or least',
-      pieces: winners.map((row) => ({ text: sayRow(row, [column], task), cites: [row.passage.number] })),
+      pieces: winners.map((row) => rowPiece(row, [column], task)),
       note: `${wish.direction} of “${column}” among ${figures.length} rows: ${winners.map((row) => keyOf(row).value).join(', ')}`,
     }
   }

@@ -1,9 +1,9 @@
 import { distinct, matchRows, valueOf } from '../rows'
-import { asNoun, sayRow } from '../rowWords'
+import { asNoun, rowPiece } from '../rowWords'
 import { listed } from '../../phrases'
 import { finished, stemSet } from '../../text'
 import type { Finding, Solver, Task } from '../task'
-import { keyOf } from '../units'
+import { keyOf, type Cell } from '../units'
 
 /** More choices than this are not read out. */
 const MOST_CHOICES = 8
@@ -23,7 +23,7 @@ export const fromTable: Solver = (task): Finding | undefined => {
   if (rows.length === 1 || answers.size === 1 || differsIn === undefined) {
     return {
       solver: 'table',
-      pieces: [{ text: sayRow(first, told, task), cites: [first.passage.number] }],
+      pieces: [rowPiece(first, told, task)],
       note: `One table row answers: ${first.text}`,
     }
   }
@@ -52,10 +52,9 @@ export const fromTable: Solver = (task): Finding | undefined => {
   }
   return {
     solver: 'table',
-    pieces: rows.slice(0, MOST_TOLD).map((row) => ({
-      text: sayRow({ ...row, cells: withAbout(row.cells, differsIn) }, told, task),
-      cites: [row.passage.number],
-    })),
+    pieces: rows
+      .slice(0, MOST_TOLD)
+      .map((row) => rowPiece({ ...row, cells: withAbout(row.cells, differsIn) }, told, task)),
     note: `${rows.length} rows answer and differ only in “${differsIn}”, so all are told.`,
   }
 }
@@ -68,10 +67,7 @@ const asksForKeys = (header: string, task: Task): boolean => {
 }
 
 /** The row's subject with the cell that tells it from the others: "Quay to Eastmere, Saturday". */
-function withAbout(
-  cells: Parameters<typeof sayRow>[0]['cells'],
-  header: string,
-): Parameters<typeof sayRow>[0]['cells'] {
+function withAbout(cells: readonly Cell[], header: string): readonly Cell[] {
   const key = keyOf({ cells })
   const others = cells.filter((cell) => cell !== key)
   const side = cells.find((cell) => cell.header === header)

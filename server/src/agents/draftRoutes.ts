@@ -17,7 +17,9 @@ import {
 import type { Services } from '../services'
 import { modelFailure } from '../turns/routes'
 import { ask, draftOf } from '../turns/subject'
-import { begin, interview } from './drafts'
+import { endpointModel } from '../models/endpointModel'
+import { endpointById } from '../settings/endpoints'
+import { begin, draftBy, interview } from './drafts'
 import { agentById } from './queries'
 
 const params = z.object({ id: z.string() })
@@ -34,7 +36,13 @@ export const draftRoutes =
     }))
 
     app.post('/api/drafts', { schema: { body: beginning, response: { 200: draftSchema } } }, async ({ body }) => {
-      const { brief, placements } = begin(body)
+      const endpoint = body.from === 'sentence' ? body.endpointId : undefined
+      const { brief, placements } =
+        endpoint !== undefined && body.from === 'sentence'
+          ? await draftBy(endpointModel(await endpointById(services.db, endpoint), services.seal), body.text).catch(
+              (error: unknown) => Promise.reject(modelFailure(error)),
+            )
+          : begin(body)
       return { brief, placements }
     })
 

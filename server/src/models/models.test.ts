@@ -142,3 +142,31 @@ describe('a key', () => {
     })
   })
 })
+
+describe('a draft written by an endpoint', () => {
+  const description = 'A calm helper for allotment holders that answers questions on plots, never gives legal advice.'
+  const draft = (endpointId: string) =>
+    app.ask('POST', '/api/drafts', { from: 'sentence', text: description, endpointId })
+
+  it('is a whole brief by the product’s own schema, marked as drafted', async () => {
+    const { status, body } = await draft((await setUp(address, KEY)).id)
+    expect(status).toBe(200)
+    expect(body.brief.purpose.job).toMatch(/plots/)
+    expect(body.brief.drafted).toContain('purpose.job')
+  })
+
+  it.each([
+    ['prose', 'I would call it Fern.', /usable draft.*without a brief/],
+    ['another shape', '{"rules":[{"id":"a","do":7}]}', /rules\.0\.do/],
+  ])('is refused with what is wrong: %s', async (_what, content, problem) => {
+    const body = JSON.stringify({ choices: [{ message: { role: 'assistant', content } }] })
+    const url = await fake(() => ({ status: 200, type: 'application/json', body }))
+    const answer = await draft((await setUp(url)).id)
+    expect(answer.status).toBe(502)
+    expect(`${answer.body.title} ${answer.body.detail}`).toMatch(problem)
+  })
+
+  it('needs an endpoint that is there', async () => {
+    expect((await draft('nowhere')).status).toBe(404)
+  })
+})

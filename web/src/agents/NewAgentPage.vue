@@ -5,6 +5,7 @@ import type { Agent, Beginning, Brief, Draft, InterviewQuestion } from '@parrot/
 import { get, post } from '../api/client'
 import { tellFailure } from '../shared/undo'
 import BriefGlance from './BriefGlance.vue'
+import DraftBy from './DraftBy.vue'
 
 /** Four ways to begin an agent, with the brief growing beside them; nothing is made before "Create". */
 type Way = 'sentence' | 'interview' | 'template' | 'prompt'
@@ -28,6 +29,8 @@ const open = ref<InterviewQuestion[]>([])
 const skipped = ref<string[]>([])
 const answer = ref('')
 const isBusy = ref(false)
+/** The outside model that writes the draft; "" drafts as one types. */
+const writer = ref('')
 const field = ref<HTMLTextAreaElement>()
 const question = computed(() => open.value[0])
 
@@ -58,6 +61,7 @@ watch(text, () => {
 
 /** Drafts the brief from what was written so far. */
 async function draft(): Promise<void> {
+  if (way.value === 'sentence' && writer.value !== '') return
   const mine = ++turn
   if (text.value.trim().length < 3 || (way.value !== 'sentence' && way.value !== 'prompt')) return
   const made = await post<Draft>('/api/drafts', { from: way.value, text: text.value } satisfies Beginning).catch(
@@ -176,6 +180,13 @@ async function create(): Promise<void> {
                 ? 'A calm helper for allotment holders that answers questions on plots, water and composting, never gives legal advice, short answers.'
                 : 'You are …\n\n## Rules\n- Always …\n- Never …'
             "
+          />
+          <DraftBy
+            v-if="way === 'sentence'"
+            v-model="writer"
+            :text="text"
+            @written="brief = $event.brief"
+            @built-in="draft"
           />
           <ol v-if="placements.length" class="placements" aria-label="Where each line went">
             <li v-for="(each, at) in placements" :key="at">

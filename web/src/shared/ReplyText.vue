@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Citation, Support } from '@parrot/contract'
-import { placeOf } from './place'
-import { linesOf } from './replyParts'
+import { blocksOf, linesOf } from './replyParts'
+import ReplyRuns from './ReplyRuns.vue'
 
 /** What the agent says, as text only: paragraphs, lists, citation markers, and the words that changed. */
 const props = defineProps<{
@@ -13,48 +13,38 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ cite: [citation: Citation]; ground: [support: Support] }>()
 
-const lines = computed(() => linesOf(props.reply, props.against, props.support))
-const citationOf = (marker: number) => props.citations?.find((citation) => citation.marker === marker)
-
-const titleOf = (ground: Support) =>
-  ground.passageId === undefined ? 'Open the line of the brief this comes from' : 'Open the passage this comes from'
-
-function open(marker: number): void {
-  const citation = citationOf(marker)
-  if (citation) emit('cite', citation)
-}
+const blocks = computed(() => blocksOf(linesOf(props.reply, props.against, props.support)))
+/** What every run of the reply needs: the citations its markers point at, and whom a click is told. */
+const shared = computed(() => ({
+  citations: props.citations,
+  onCite: (citation: Citation) => emit('cite', citation),
+  onGround: (support: Support) => emit('ground', support),
+}))
 </script>
 
 <template>
   <div class="reply">
-    <p v-for="(line, at) in lines" :key="at" :class="{ item: line.bullet }">
-      <span v-if="line.bullet" class="bullet">{{ line.bullet }}</span><span
-        ><template v-for="(run, n) in line.runs" :key="n"
-          ><button
-            v-if="run.kind === 'marker'"
-            type="button"
-            class="marker"
-            :disabled="!citationOf(run.marker)"
-            :title="citationOf(run.marker) ? placeOf(citationOf(run.marker)!) : undefined"
-            :aria-label="`Open source ${run.marker}`"
-            @click="open(run.marker)"
-          >
-            {{ run.marker }}</button
-          ><span
-            v-else-if="run.ground"
-            class="phrase"
-            role="link"
-            tabindex="0"
-            :title="titleOf(run.ground)"
-            @click="emit('ground', run.ground)"
-            @keydown.enter="emit('ground', run.ground)"
-            ><mark v-if="run.isChanged">{{ run.text }}</mark
-            ><template v-else>{{ run.text }}</template></span
-          ><mark v-else-if="run.isChanged">{{ run.text }}</mark
-          ><template v-else>{{ run.text }}</template></template
-        ></span
-      >
-    </p>
+    <template v-for="(block, at) in blocks" :key="at">
+      <table v-if="'rows' in block">
+        <thead>
+          <tr>
+            <th v-for="(cell, n) in block.rows[0]!.cells" :key="n" scope="col">
+              <ReplyRuns v-bind="shared" :runs="cell" />
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(row, r) in block.rows.slice(1)" :key="r">
+            <td v-for="(cell, n) in row.cells" :key="n"><ReplyRuns v-bind="shared" :runs="cell" /></td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else :class="{ item: block.line.bullet }">
+        <span v-if="block.line.bullet" class="bullet">{{ block.line.bullet }}</span><span
+          ><ReplyRuns v-bind="shared" :runs="block.line.runs"
+        /></span>
+      </p>
+    </template>
   </div>
 </template>
 
@@ -73,25 +63,20 @@ function open(marker: number): void {
 .bullet {
   color: var(--soft);
 }
-.phrase {
-  cursor: pointer;
+.reply table {
+  border-collapse: collapse;
+  margin: 0.4em 0;
+  font-size: 0.9em;
 }
-.phrase:hover {
-  text-decoration: underline dotted var(--accent);
-  text-underline-offset: 4px;
+.reply th,
+.reply td {
+  text-align: left;
+  padding: 3px 14px 3px 0;
+  border-bottom: 1px solid var(--line);
+  font-variant-numeric: tabular-nums;
 }
-.marker {
-  font: 600 0.68em/1 var(--sans);
-  vertical-align: 0.32em;
-  background: var(--sky);
-  color: var(--sky-deep);
-  border: 0;
-  border-radius: 5px;
-  padding: 2px 5px;
-  margin: 0 1px 0 3px;
-  cursor: pointer;
-}
-.marker:hover:not(:disabled) {
-  background: #c3daea;
+.reply th {
+  font: 600 0.78em var(--sans);
+  color: var(--soft);
 }
 </style>

@@ -49,6 +49,9 @@ const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took
               {{ detail.text }}
             </button>
             <template v-else>{{ detail.text }}</template>
+            <span v-for="words in detail.words" :key="words" class="words"
+              >in the reply: <q>{{ words }}</q></span
+            >
           </dd>
         </div>
       </dl>
@@ -106,6 +109,14 @@ dt {
 dd {
   margin: 0;
   overflow-wrap: anywhere;
+}
+.words {
+  display: block;
+  color: var(--soft);
+}
+.words q {
+  font-family: var(--serif);
+  color: var(--ink);
 }
 .weak dt {
   color: var(--warm);

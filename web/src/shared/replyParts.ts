@@ -1,16 +1,20 @@
 import { diffWordsWithSpace } from 'diff'
-import type { Support } from '@parrot/contract'
+import { tableLine, type Support } from '@parrot/contract'
 
 /** A run of a reply: plain text, text that is new against another reply, or a citation marker. */
 export type Run =
   | { readonly kind: 'text'; readonly text: string; readonly isChanged: boolean; readonly ground?: Support }
   | { readonly kind: 'marker'; readonly marker: number }
 
-/** A block of a reply: a paragraph, or one item of a list with its bullet or number. */
+/** A line of a reply: a paragraph, one item of a list with its bullet or number, or one row of a table with its cells. */
 export interface ReplyLine {
   readonly bullet: string
   readonly runs: readonly Run[]
+  readonly cells?: readonly (readonly Run[])[]
 }
+
+/** What is drawn as one: a line, or the rows of a table. */
+export type ReplyBlock = { readonly line: ReplyLine } | { readonly rows: readonly ReplyLine[] }
 
 const MARKER = /\s?\[(\d{1,3})\]/g
 const BULLET = /^([-•]|\d{1,3}[.)])\s+/
@@ -27,7 +31,10 @@ export function linesOf(reply: string, other?: string, support: readonly Support
   for (const line of reply.split('\n')) {
     const bullet = BULLET.exec(line)
     const start = bullet?.[0].length ?? 0
-    if (line.trim() !== '') {
+    const row = tableLine(line)
+    if (row && !row.isRule) {
+      lines.push({ bullet: '', runs: [], cells: cellsOf(line, offset, isChanged, groundAt) })
+    } else if (!row && line.trim() !== '') {
       lines.push({
         bullet: bullet ? (/\d/.test(bullet[1]!) ? bullet[1]! : '•') : '',
         runs: runsOf(line.slice(start), offset + start, isChanged, groundAt),
@@ -36,6 +43,33 @@ export function linesOf(reply: string, other?: string, support: readonly Support
     offset += line.length + 1
   }
   return lines
+}
+
+/** The runs of each cell, with their places in the whole reply kept. */
+function cellsOf(
+  line: string,
+  offset: number,
+  isChanged: (at: number) => boolean,
+  groundAt: (at: number) => Support | undefined,
+): (readonly Run[])[] {
+  return [...line.matchAll(/[^|]+/g)]
+    .filter((match) => match[0].trim() !== '')
+    .map((match) => {
+      const lead = match[0].length - match[0].trimStart().length
+      return runsOf(match[0].trim(), offset + match.index + lead, isChanged, groundAt)
+    })
+}
+
+/** Lines put together as they are drawn: neighbouring rows make one table. */
+export function blocksOf(lines: readonly ReplyLine[]): ReplyBlock[] {
+  const blocks: ReplyBlock[] = []
+  for (const line of lines) {
+    const last = blocks.at(-1)
+    if (!line.cells) blocks.push({ line })
+    else if (last && 'rows' in last) blocks[blocks.length - 1] = { rows: [...last.rows, line] }
+    else blocks.push({ rows: [line] })
+  }
+  return blocks
 }
 
 function runsOf(

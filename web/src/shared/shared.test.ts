@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { linesOf, saysTheSame } from './replyParts'
+import { blocksOf, linesOf, saysTheSame } from './replyParts'
 import { ago, plural } from './when'
 
 const changed = (reply: string, other: string) =>
@@ -22,6 +22,18 @@ describe('a reply on screen', () => {
     expect(changed('Dogs travel free.', 'Dogs travel free today.')).toEqual([])
     expect(changed('Bring two towels.', 'Bring a towel.')).toEqual(['two towels'])
     expect(changed('A large plot costs £75.00.', 'A small plot costs £40.00.')).toEqual(['large', '75'])
+  })
+
+  it('puts neighbouring rows together as one table and leaves the line of dashes out', () => {
+    const blocks = blocksOf(
+      linesOf('Two fares:\n| Fare | Price |\n| --- | --- |\n| Adult | £9.00 [1] |\nAsk for more.'),
+    )
+    expect(blocks.map((block) => ('rows' in block ? block.rows.length : 'line'))).toEqual(['line', 2, 'line'])
+    const rows = 'rows' in blocks[1]! ? blocks[1].rows : []
+    expect(rows[1]!.cells![1]).toEqual([
+      { kind: 'text', text: '£9.00', isChanged: false },
+      { kind: 'marker', marker: 1 },
+    ])
   })
 
   it('does not call a citation’s number a change', () => {

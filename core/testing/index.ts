@@ -1,0 +1,32 @@
+/** Helpers of core's own tests: passages made of a text, and the built-in model asked about them. */
+import { briefFrom, compile } from '../brief'
+import { questionMessage, type FoundPassage } from '../dialogue'
+import { answer, type Answer } from '../understudy'
+
+export type BriefInput = Parameters<typeof briefFrom>[0]
+
+/** A passage as a search gives it. */
+export const found = (text: string, headings: string[] = ['Plots'], sourceTitle = 'Rules'): FoundPassage => ({
+  passageId: text.slice(0, 8),
+  sourceId: 's',
+  sourceTitle,
+  text,
+  headings,
+  locator: { kind: 'line', line: 1, label: 'line 1' },
+  score: 1,
+  parts: [],
+  coverage: 1,
+})
+
+/** Asks the built-in model with a brief that is cool and says one thing, unless told otherwise. */
+export function answered(question: string, passages: readonly FoundPassage[], brief: BriefInput = {}): Answer {
+  const whole = briefFrom({
+    grounding: { whenUnknown: 'The book does not say.' },
+    ...brief,
+    manner: { ...brief.manner, dials: { warmth: 20, brevity: 90, ...brief.manner?.dials } },
+  })
+  return answer([
+    { role: 'system', content: compile(whole).text },
+    { role: 'user', content: questionMessage(question, passages) },
+  ])
+}
