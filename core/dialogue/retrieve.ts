@@ -1,4 +1,4 @@
-import { quantitiesIn } from '../text'
+import { commonNames, quantitiesIn } from '../text'
 import { sidesOf, splitQuestion, tamperingIn } from '../question'
 import { placeOf, type FoundPassage, type Step, type WorkingDetail } from './turn'
 
@@ -13,6 +13,8 @@ const PASSAGES_DELIBERATE = 4
 /** Of so many of the best, a table is given with the short passage above it, which says what it is about. */
 const LED_UP_TO = 3
 const LONGEST_LEAD = 500
+/** Names that everybody uses for the same thing widen a look-up without a word in any brief. */
+const COMMON = commonNames.map(([term, ...also]) => ({ term: term!, also }))
 const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [^:;\n]{1,60}: /.test(text)
 
 /**
@@ -22,7 +24,10 @@ const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [
 export const retrieve: Step = async (state, { library, brief }) => {
   if (state.intent !== 'question') return { state }
   const lookups = lookupsFor(state.question)
-  const widened = lookups.map((lookup) => withGlossary(widenedByMeaning(lookup), brief.glossary))
+  const widened = lookups.map((lookup) => {
+    const named = withGlossary(widenedByMeaning(lookup), brief.glossary)
+    return { ...named, text: withGlossary(named.text, COMMON).text }
+  })
   const found: FoundPassage[] = []
   for (const [at, { text }] of widened.entries()) {
     const limit = (at === 0 ? PASSAGES_GIVEN : PASSAGES_MORE) + (state.isDeliberate ? PASSAGES_DELIBERATE : 0)

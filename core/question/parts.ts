@@ -65,7 +65,11 @@ function subjectOf(question: string): string {
   const content = contentTerms(question).filter((term) => !isLight(term.stem))
   const [first, last] = [content[0], content.at(-1)]
   if (!first || !last) return ''
-  const article = /\b(?:the|a|an|my|your|our) $/i.exec(question.slice(0, first.start))
+  const before = question.slice(0, first.start)
+  const article = /\b(?:the|a|an|my|your|our) (?:[\p{L}-]+ ){0,2}$/iu.exec(before)
+  // Without an article it may as well be what is done: "check in" is nothing that could be dear.
+  if (!article && !/\b(?:is|are) there(?: any)? $/i.test(before) && !/^\p{Lu}/u.test(question.slice(first.start)))
+    return ''
   return question.slice(first.start - (article?.[0].length ?? 0), last.end)
 }
 

@@ -23,7 +23,9 @@ export function sidesOf(question: string): Sides | undefined {
       `\\bcompare ${name} (?:and|with|to) ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`,
       'iu',
     ).exec(text) ??
-    new RegExp(`\\b(?:to|for|with|from|in|at|on) ${name} or ${name}$`, 'iu').exec(text) ??
+    new RegExp(`\\b(?:to|for|with|from|in|at|on) ${name} or (?:(?:to|for|with|from|in|at|on) )?${name}$`, 'iu').exec(
+      text,
+    ) ??
     new RegExp(
       `(?:^|[,:] ?|\\bis |\\bare )${name} (?:or|vs\\.?|versus) ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`,
       'iu',

@@ -25,6 +25,7 @@ const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.75, caption: 0.92, sou
 const OTHER_NAME = 0.4
 
 const BONUS = {
+  person: 0.08,
   case: 0.3,
   fits: 0.25,
   rank: 0.1,
@@ -138,6 +139,7 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
   const bonus =
     BONUS.fits * fit +
     (speaksOfCase(unit, asked) ? BONUS.case : 0) +
+    BONUS.person * facing(unit, asked) +
     (topics > 0 ? BONUS.topic : 0) +
     (unit.kind === 'row' && sharesMeasure(asked.text, unit.text) ? BONUS.measure : 0) +
     BONUS.rank * rank +
@@ -212,6 +214,13 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
   const isTooLittle = isElsewhere || (sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST)
   const coverage = sum.held / sum.whole
   return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage
+}
+
+/** What is asked of the visitor ("can I …") is answered by what is said to or of them rather than by what "we" do: 1, 0 or -1. */
+function facing(unit: Unit, asked: Asked): number {
+  if (unit.kind === 'row' || !/\b(?:i|my)\b/i.test(asked.text)) return 0
+  if (/^(?:We|Our)\b/.test(unit.text)) return -1
+  return /\byou(?:r)?\b/i.test(unit.text) || INSTRUCTS.test(unit.text) ? 1 : 0
 }
 
 const CASE = /\b(?:if|when|in case of|in the event of|what about|should) (.+)$/i

@@ -115,7 +115,10 @@ function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind):
   const key = keyOf(first)
   const others = first.cells.filter((cell) => cell !== key)
   const isFixed = (cell: Cell) =>
-    rows.length === 1 && hitsValue(cell, asked) && suits({ text: cell.value, cells: [] }, kind, asked) === 0
+    rows.length === 1 &&
+    headerFit(cell.header, asked).hits < 1 &&
+    hitsValue(cell, asked) &&
+    suits({ text: cell.value, cells: [] }, kind, asked) === 0
   const open = others.filter((cell) => !isFixed(cell) && !isRunningNumber(cell))
   const ofDay =
     asked.days.size === 0 ? [] : open.filter((cell) => [...daysIn(cell.header)].some((day) => asked.days.has(day)))

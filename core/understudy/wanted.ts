@@ -77,6 +77,7 @@ export function askedOf(
   const days = daysIn(text)
   const focus = focusOf(text)
   const verb = verbOf(text)
+  const done = doneIn(text)
   const measures = quantitiesIn(text).filter((each) => each.dimension !== 'count')
   const seen = new Set<string>()
   const isTitleCased = capitals(text) > 0.5
@@ -100,7 +101,9 @@ export function askedOf(
     const isVerb = role === 'subject' && term.stem === verb
     const weight = isVerb
       ? VERB_WEIGHT
-      : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
+      : role === 'subject' && term.stem === done
+        ? DONE_WEIGHT
+        : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
     return [
       {
         stem: term.stem,
@@ -112,6 +115,8 @@ export function askedOf(
       },
     ]
   })
+  const joined = particleVerb(text, language)
+  const withVerb = joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted
   const all = terms(text)
   const pairs = new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`))
   const stems = new Set(all.map((term) => term.stem))
@@ -119,7 +124,7 @@ export function askedOf(
     [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))),
   )
   const inCase = stemSet(/.\b(?:if|when|in case|while) (.+)$/i.exec(text)?.[1] ?? '')
-  return { text, terms: wanted, days, inCase, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
+  return { text, terms: withVerb, days, inCase, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
 }
 
 /** "E5", "P1", "K-200": a label that means exactly one thing. */
@@ -171,6 +176,35 @@ function verbOf(text: string): string | undefined {
     )
   return found && !/\b(?:when|if|while)\b/i.test(found[0].slice(4)) ? stem(found[1]!) : undefined
 }
+
+/** Verbs that mean one thing alone and another with a particle. */
+const PARTICLE_VERB =
+  /\b(carry|carried|hand|take|bring|pass|passed|move|sign|give|send|check|drop|pick|turn|switch|set|fill|log|lock|let|check|call|cut|pay|hold|find|look|put|run|shut|top|wear|work|write) (over|in|out|off|up|down|away)\b(?! (?:the|a|an|my|your|our|of|to) )/i
+
+const PARTICLE_WEIGHT = 0.7
+
+/** "Carry over", "hand in": verb and particle together are what the question is about. */
+function particleVerb(text: string, language: string): Wanted | undefined {
+  const found = language === 'en' ? PARTICLE_VERB.exec(text) : null
+  if (!found) return undefined
+  const stems = [stem(found[1]!), stem(found[2]!)]
+  return {
+    stem: stems[0]!,
+    word: singular(found[1]!),
+    forms: [{ stems, share: 1 }],
+    weight: PARTICLE_WEIGHT,
+    role: 'subject',
+  }
+}
+
+/** What is to be done: "need to *apply*", "can I *borrow*". It weighs more than what it is done to. */
+function doneIn(text: string): string | undefined {
+  const found =
+    /\b(?:need|have|want|allowed|able|like) to ([\p{L}-]+)/iu.exec(text) ??
+    /\b(?:can|may|could|must|should|do|does|did|will|would) (?:i|we|you|they) ([\p{L}-]+)/iu.exec(text)
+  return found ? stem(found[1]!) : undefined
+}
+const DONE_WEIGHT = 1.25
 
 /** The forms a term may take in a text: itself, the names a glossary joins with it, everyday synonyms. */
 function formsOf(own: string, question: string, view: Pick<PromptView, 'glossary'>): Form[] {

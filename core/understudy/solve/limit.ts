@@ -90,7 +90,10 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
       ]
     }),
   )
-  return limits.sort((a, b) => b.fit - a.fit)[0]
+  // A demand on those beyond a bound says nothing to those within it.
+  return limits
+    .filter((each) => !appliesOnly(each, task) || judged(quantity, each) !== false)
+    .sort((a, b) => b.fit - a.fit)[0]
 }
 
 /** Of rules for several ranges, the one that the quantity lies in is meant. */
@@ -115,7 +118,7 @@ function rangeAround(text: string, limit: Quantity): [number, number] | undefine
 /** Whether a rule only demands something of those it is for ("children under 12 must be with an adult"). */
 const appliesOnly = ({ unit, limit }: Limit, task: Task): boolean =>
   (limit.bound === 'under' || limit.bound === 'over') &&
-  /\b(?:must|have to|need)\b/i.test(unit.text) &&
+  /\b(?:must|ha(?:ve|s) to|needs?|requires?)\b/i.test(unit.text) &&
   !DENIES.test(unit.text) &&
   /^\W*(?:\w+ )?(?:can|may|could)\b/i.test(task.asked.text)
 
