@@ -5,6 +5,7 @@ import { passagesOf, read, readPairs, type ReadResult } from '@parrot/core/libra
 import { buildSegment, LibraryIndex } from '@parrot/core/retrieval'
 import { sampleAgents } from '../../demo/scenario'
 import { collegeBrief } from './college/brief'
+import { shopBrief } from './shop/brief'
 import { handbookBrief } from './handbook/brief'
 import { workshopBrief } from './workshop/brief'
 import type { Corpus } from './questions/question'
@@ -33,7 +34,7 @@ async function openFerries(): Promise<OpenCorpus> {
   return { brief: briefFrom(marlow.brief), library: libraryOf(results) }
 }
 
-const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief, college: collegeBrief }
+const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief, college: collegeBrief, shop: shopBrief }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {
   const from = folder(`./${corpus}/`)

@@ -25,7 +25,7 @@ const sets: readonly [name: string, isHeldOut: boolean, questions: Readonly<Reco
   [
     'questions looked at',
     false,
-    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop, college },
+    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop, college, shop: [] },
   ],
   ['kept apart', true, heldOut],
 ]

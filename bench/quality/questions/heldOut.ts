@@ -1,3 +1,4 @@
+import { shop } from './shop'
 import type { Corpus, Question } from './question'
 
 /**
@@ -131,4 +132,5 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
   ],
   workshop: [],
   college: [],
+  shop,
 }

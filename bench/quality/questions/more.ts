@@ -173,4 +173,5 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
   ],
   workshop: [],
   college: [],
+  shop: [],
 }
