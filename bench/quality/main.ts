@@ -12,6 +12,7 @@ import { handbook } from './questions/handbook'
 import { heldOut } from './questions/heldOut'
 import { more } from './questions/more'
 import { CORPORA, KINDS, type Corpus, type Question } from './questions/question'
+import { shop } from './questions/shop'
 import { workshop } from './questions/workshop'
 
 const AIM = 0.95
@@ -25,7 +26,7 @@ const sets: readonly [name: string, isHeldOut: boolean, questions: Readonly<Reco
   [
     'questions looked at',
     false,
-    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop, college, shop: [] },
+    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop, college, shop },
   ],
   ['kept apart', true, heldOut],
 ]

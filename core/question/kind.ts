@@ -76,7 +76,7 @@ export function answerKindOf(line: string): AnswerKind {
   )
     return 'measure'
   if (
-    /\bhow (?:do|can|should|would|to|does one|must)\b|\bsteps\b|\bprocedure\b|\bwhat (?:do|should|must) (?:i|we|you) do\b|^how\b.*\b(?:do|get|make)\b/.test(
+    /\bhow (?:do|can|should|would|to|does one|must)\b|\bsteps\b|\bprocedure\b|\bwhat (?:do|should|must|can) (?:i|we|you) do\b|\bwhat now\b|\bnow what\b|\bwhat next\b|^how\b.*\b(?:do|get|make)\b/.test(
       text,
     ) &&
     !YES_NO.test(text)
@@ -111,6 +111,7 @@ const TOLD_FIRST = new RegExp(
 const isComparison = (text: string): boolean =>
   /\b(?:difference between|compare|compared (?:to|with)|versus|vs\.?|better than|rather than)\b/.test(text) ||
   /\bwhich (?:is|are|one is|has|of)\b.*\bor\b/.test(text) ||
+  /^[^,?]{2,60} or [^,?]{2,60}, (?:which|what|who)\b/.test(text) ||
   /\b(?:cheap|dear|fast|slow|short|long|heavi|light|big|small|larg|quick|clos|near|lat|earli|better|wors)\w*er\b.* or \w+\W*$/.test(
     text,
   ) ||

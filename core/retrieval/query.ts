@@ -1,9 +1,11 @@
-import { isStopWord, languageOf, terms } from '../text'
+import { isLight, isStopWord, languageOf, terms } from '../text'
 
 /** One distinct content term of a question, with the forms it was written in. */
 export interface QueryTerm {
   readonly stem: string
   readonly words: readonly string[]
+  /** How much it says of the subject: less for words that carry a question's form ("cost", "long"). */
+  readonly weight: number
 }
 
 /** A question prepared for search: its content terms, and every stem in order for phrases. */
@@ -12,6 +14,9 @@ export interface Query {
   readonly terms: readonly QueryTerm[]
   readonly phrase: readonly string[]
 }
+
+/** A word of a question's form counts this much of a word of its subject. */
+const LIGHT = 0.4
 
 /** Prepares a question: stop words leave the terms but stay in the phrase; quantity is not weighed here. */
 export function parseQuery(text: string): Query {
@@ -25,7 +30,7 @@ export function parseQuery(text: string): Query {
   }
   return {
     text,
-    terms: [...byStem].map(([stem, words]) => ({ stem, words })),
+    terms: [...byStem].map(([stem, words]) => ({ stem, words, weight: isLight(stem) ? LIGHT : 1 })),
     phrase: all.map((term) => term.stem),
   }
 }

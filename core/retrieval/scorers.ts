@@ -7,6 +7,15 @@ export interface Candidate {
   readonly segment: number
   readonly passage: number
   readonly postings: readonly (Posting | undefined)[]
+  /** For each query term, the best posting of a word that means the same, where the term itself is not there. */
+  readonly meant: readonly (Meant | undefined)[]
+}
+
+/** A posting of another word of the same meaning: how surely it means it, and how rare it is. */
+export interface Meant {
+  readonly posting: Posting
+  readonly share: number
+  readonly rarity: number
 }
 
 /**
@@ -20,12 +29,16 @@ export interface Scorer {
   prepare(query: Query, index: LibraryIndex, frequencies: readonly number[]): (candidate: Candidate) => number
 }
 
+/** The rarity of each term, as far as it says something of the subject. */
+export const rarityOf = (query: Query, index: LibraryIndex, frequencies: readonly number[]): number[] =>
+  frequencies.map((df, term) => idf(df, index.passages) * query.terms[term]!.weight)
+
 /** BM25 of one field: the sum over query terms of idf × saturation. */
 const fieldScorer = (name: string, field: 0 | 1 | 2, weight: number): Scorer => ({
   name,
   weight,
-  prepare: (_query, index, frequencies) => {
-    const idfs = frequencies.map((df) => idf(df, index.passages))
+  prepare: (query, index, frequencies) => {
+    const idfs = rarityOf(query, index, frequencies)
     const average = index.averageLengths[field]!
     return (candidate) => {
       const length = index.lengths(candidate)[field]!
@@ -48,8 +61,8 @@ const PHRASE_REACH = 2
 const phraseScorer: Scorer = {
   name: 'phrase',
   weight: 0.6,
-  prepare: (_query, index, frequencies) => {
-    const idfs = frequencies.map((df) => idf(df, index.passages))
+  prepare: (query, index, frequencies) => {
+    const idfs = rarityOf(query, index, frequencies)
     return ({ postings }) => {
       let score = 0
       for (let term = 0; term + 1 < postings.length; term++) {
@@ -77,12 +90,32 @@ function standTogether(first: Uint32Array, second: Uint32Array): boolean {
 const coverageScorer: Scorer = {
   name: 'coverage',
   weight: 1.2,
-  prepare: (_query, index, frequencies) => {
-    const idfs = frequencies.map((df) => idf(df, index.passages))
+  prepare: (query, index, frequencies) => {
+    const idfs = rarityOf(query, index, frequencies)
     const whole = idfs.reduce((sum, each) => sum + each, 0)
     return ({ postings }) => {
       const held = idfs.reduce((sum, each, term) => (postings[term] ? sum + each : sum), 0)
       return whole === 0 ? 0 : (held / whole) * (whole / idfs.length)
+    }
+  },
+}
+
+/** Word meaning: what the words that mean the same as a missing term add, each by how surely it means it. */
+const meaningScorer: Scorer = {
+  name: 'meaning',
+  weight: 0.9,
+  prepare: (query, index) => {
+    const average = index.averageLengths
+    return (candidate) => {
+      const lengths = index.lengths(candidate)
+      let score = 0
+      candidate.meant.forEach((meant, term) => {
+        if (!meant || candidate.postings[term]) return
+        const { counts } = meant.posting
+        const most = Math.max(...counts.map((count, field) => saturation(count, lengths[field]!, average[field]!)))
+        score += meant.share * meant.rarity * query.terms[term]!.weight * most
+      })
+      return score
     }
   },
 }
@@ -93,5 +126,6 @@ export const SCORERS: readonly Scorer[] = [
   fieldScorer('headings', 1, 0.9),
   fieldScorer('body', 2, 1),
   phraseScorer,
+  meaningScorer,
   coverageScorer,
 ]

@@ -1,8 +1,9 @@
+import { meaningsOf } from '../meaning'
 import { synonymsOf } from '../text'
 import { idf } from './bm25'
 import type { LibraryIndex, PassageAt, Posting } from './libraryIndex'
 import { parseQuery } from './query'
-import { SCORERS, type Candidate, type Scorer } from './scorers'
+import { rarityOf, SCORERS, type Candidate, type Meant, type Scorer } from './scorers'
 
 /** One part of a hit's score, already weighted: the parts of a hit add up to its score. */
 export interface ScorePart {
@@ -35,13 +36,15 @@ export function search(
   { limit = 8, scorers = SCORERS }: SearchOptions = {},
 ): Hit[] {
   const query = parseQuery(question)
-  const lists = query.terms.map((term) => postingsFor(index, term.stem))
-  const frequencies = lists.map((list) => list.length)
+  const lists = query.terms.map((term) => index.postings(term.stem))
+  const meant = query.terms.map((term) => meantBy(index, term.stem))
+  // A word the library never uses is as rare as the commonest word that means it.
+  const frequencies = lists.map((list, at) => list.length || meant[at]!.size)
   const prepared = scorers.map((scorer) => ({ scorer, score: scorer.prepare(query, index, frequencies) }))
-  const rarity = frequencies.map((df) => idf(df, index.passages))
+  const rarity = rarityOf(query, index, frequencies)
   const allRarity = rarity.reduce((sum, each) => sum + each, 0)
 
-  const hits = candidates(lists).map((candidate): Hit => {
+  const hits = candidates(lists, meant).map((candidate): Hit => {
     const weight = index.weights[candidate.segment] ?? 1
     const parts = prepared.map(({ scorer, score }) => ({
       name: scorer.name,
@@ -57,38 +60,78 @@ export function search(
       matched: query.terms.flatMap((term, at) => (candidate.postings[at] ? term.words : [])),
     }
   })
-  return hits.sort((a, b) => b.score - a.score).slice(0, limit)
+  return varied(
+    hits.sort((a, b) => b.score - a.score),
+    limit,
+  )
 }
 
-/** The postings of a stem; where the library never uses the word, those of the everyday words that mean the same. */
-function postingsFor(index: LibraryIndex, stem: string): Posting[] {
-  const own = index.postings(stem)
-  if (own.length > 0) return own
-  const seen = new Set<number>()
-  return [...synonymsOf(stem)]
-    .flatMap((other) => index.postings(other))
-    .filter(({ segment, passage }) => {
-      const key = segment * 2 ** 26 + passage
-      return seen.has(key) ? false : seen.add(key)
-    })
+/** What each further hit of one source loses, so that one long document does not crowd the others out. */
+const CROWDING = 0.05
+/** Hits looked at for each one wanted. */
+const POOL = 4
+
+/** The best hits, each further one of a source counted a little less. Takes sorted hits; keeps their scores. */
+function varied(hits: readonly Hit[], limit: number): Hit[] {
+  const pool = hits.slice(0, limit * POOL)
+  const taken = new Map<number, number>()
+  const chosen: Hit[] = []
+  while (chosen.length < limit && pool.length > 0) {
+    let best = 0
+    const worth = (hit: Hit) => hit.score * (1 - Math.min(0.5, CROWDING * (taken.get(hit.segment) ?? 0)))
+    for (let at = 1; at < pool.length; at++) if (worth(pool[at]!) > worth(pool[best]!)) best = at
+    const [hit] = pool.splice(best, 1)
+    taken.set(hit!.segment, (taken.get(hit!.segment) ?? 0) + 1)
+    chosen.push(hit!)
+  }
+  return chosen
 }
 
-function candidates(lists: readonly (readonly Posting[])[]): Candidate[] {
-  const found = new Map<number, { segment: number; passage: number; postings: (Posting | undefined)[] }>()
-  lists.forEach((list, term) => {
-    for (const posting of list) {
-      const key = posting.segment * 2 ** 26 + posting.passage
-      let candidate = found.get(key)
-      if (!candidate) {
-        candidate = {
-          segment: posting.segment,
-          passage: posting.passage,
-          postings: new Array<Posting | undefined>(lists.length).fill(undefined),
-        }
-        found.set(key, candidate)
-      }
-      candidate.postings[term] = posting
+/** Everyday synonyms mean the same more surely than WordNet's relations. */
+const SYNONYM = 0.85
+const RELATED = 0.6
+/** Words looked up for each term. */
+const MOST_MEANT = 8
+
+const keyOf = ({ segment, passage }: PassageAt): number => segment * 2 ** 26 + passage
+
+/** The best posting, in each passage, of the words that mean the same as a stem. */
+function meantBy(index: LibraryIndex, stem: string): Map<number, Meant> {
+  const others = [
+    ...[...synonymsOf(stem)].map((other) => ({ other, share: SYNONYM })),
+    ...meaningsOf(stem).flatMap(({ stems, share }) =>
+      stems.length === 1 ? [{ other: stems[0]!, share: RELATED * share }] : [],
+    ),
+  ].slice(0, MOST_MEANT)
+  const best = new Map<number, Meant>()
+  for (const { other, share } of others) {
+    const postings = index.postings(other)
+    const rarity = idf(postings.length, index.passages)
+    for (const posting of postings) {
+      const known = best.get(keyOf(posting))
+      if (!known || known.share * known.rarity < share * rarity) best.set(keyOf(posting), { posting, share, rarity })
     }
+  }
+  return best
+}
+
+function candidates(lists: readonly (readonly Posting[])[], meant: readonly ReadonlyMap<number, Meant>[]): Candidate[] {
+  const none = <T>() => new Array<T | undefined>(lists.length).fill(undefined)
+  const found = new Map<number, PassageAt & { postings: (Posting | undefined)[]; meant: (Meant | undefined)[] }>()
+  const at = (posting: Posting) => {
+    const key = keyOf(posting)
+    let candidate = found.get(key)
+    if (!candidate) {
+      const { segment, passage } = posting
+      found.set(key, (candidate = { segment, passage, postings: none<Posting>(), meant: none<Meant>() }))
+    }
+    return candidate
+  }
+  lists.forEach((list, term) => {
+    for (const posting of list) at(posting).postings[term] = posting
+  })
+  meant.forEach((list, term) => {
+    for (const each of list.values()) at(each.posting).meant[term] = each
   })
   return [...found.values()].sort((a, b) => a.segment - b.segment || a.passage - b.passage)
 }

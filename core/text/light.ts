@@ -2,7 +2,7 @@ import { stemList } from './terms'
 
 /** Words that carry a question's form more than its subject: they count little, and need not be found. */
 const LIGHT = stemList(
-  'allow allowed bring take carry get go come travel make have need want use find tell give say mean know think let ' +
+  'allow allowed goes bring take carry get go come travel make have need want use find tell give say mean know think let ' +
     'much many cost costs price prices fare charge charges charged fee pay paid buy long time times day hour kind type way thing ' +
     'start work happen possible ok okay okey right fine must should would could about like wish also ever still really ' +
     'exactly maximum minimum most any anyone someone people person else rule rules policy please help question total ' +

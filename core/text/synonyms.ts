@@ -147,6 +147,7 @@ mobile phone, cell phone, mobile
 credit card, bank card, debit card
 post code, zip code
 get back, returned, refunded
+pick up, collect, collected, collection
 give notice, end, ended, terminate, cancel
 sign up, register, join, enrol
 out of order, broken, faulty

@@ -28,7 +28,7 @@ const STEM_CACHE_SIZE = 50_000
 
 /** Words that ask or point rather than tell what about; on top of the package's English stop words. */
 const POINTING = (
-  'until till onto upon via within per during while may might shall will wont cannot does doing done when why whom whose she us me myself ours yours theirs just very ' +
+  'until till into onto upon toward towards among across via within per during while may might shall will wont cannot does doing done when why whom whose she us me myself ours yours theirs just very ' +
   "please tell let know here there then so else am been isn't aren't don't doesn't didn't can't won't i'm i'd i've i'll " +
   "what's it's that's there's where's how's you're we're they're"
 ).split(' ')

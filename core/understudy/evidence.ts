@@ -1,7 +1,7 @@
 import { contentStems, daysIn, oppositesOf, quantitiesIn, stemSet, terms, wordSet, type Quantity } from '../text'
 import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
-import { unitsOf, type Unit } from './units'
+import { keyOf, unitsOf, type Unit } from './units'
 import { heldBy, type Asked, type Wanted } from './wanted'
 
 /** A unit with how well it answers: `coverage` is the share of the question it speaks of, `score` adds what kind it is. */
@@ -33,6 +33,7 @@ const BONUS = {
   order: 0.05,
   pair: 0.1,
   topic: 0.12,
+  caption: 0.12,
   measure: 0.4,
 } as const
 /** The words a sentence opens with say what it is about. */
@@ -105,7 +106,10 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
     lead: stemSet(`${beside} ${unit.under}`),
     context,
     source: unit.kind === 'row' ? source : NOTHING,
-    topic: unit.kind === 'row' ? NOTHING : stemSet(told.split(/\s+/).slice(0, TOPIC_WORDS).join(' ')),
+    topic:
+      unit.kind === 'row'
+        ? stemSet(`${unit.passage.place.split(' › ').slice(1).join(' ')} ${keyOf(unit).value}`)
+        : stemSet(told.split(/\s+/).slice(0, TOPIC_WORDS).join(' ')),
     namesOthers,
   }
 }
@@ -114,6 +118,8 @@ const NOTHING: ReadonlySet<string> = new Set()
 
 /** Another form of the word may be another thing: a firing is no fire. */
 export const INFLECTED = 0.92
+/** More so in a row, where most words are headers: "Tastes of" says nothing of a tasting. */
+const INFLECTED_IN_ROW = 0.7
 
 /** Whether a text writes a term's own word, singular or plural. */
 export const isWritten = (term: Wanted, text: string): boolean => wordSet(text).has(term.word)
@@ -121,7 +127,7 @@ export const isWritten = (term: Wanted, text: string): boolean => wordSet(text).
 /** How fully a unit speaks of a term, with where it stands counted in. */
 function found(term: Wanted, { unit, own, paragraph, lead, context, source, namesOthers }: Looked): number {
   const inside = heldBy(term, own)
-  if (inside === 1) return isWritten(term, unit.text) ? 1 : INFLECTED
+  if (inside === 1) return isWritten(term, unit.text) ? 1 : unit.kind === 'row' ? INFLECTED_IN_ROW : INFLECTED
   const nearby = Math.max(
     heldBy(term, paragraph) * SHARES.paragraph,
     heldBy(term, lead) * SHARES.leadIn,
@@ -140,7 +146,7 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
     BONUS.fits * fit +
     (speaksOfCase(unit, asked) ? BONUS.case : 0) +
     BONUS.person * facing(unit, asked) +
-    (topics > 0 ? BONUS.topic : 0) +
+    (topics > 0 ? (unit.kind === 'row' ? BONUS.caption : BONUS.topic) : 0) +
     (unit.kind === 'row' && sharesMeasure(asked.text, unit.text) ? BONUS.measure : 0) +
     BONUS.rank * rank +
     BONUS.focus * focusOf(asked, looked) +
@@ -182,7 +188,8 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
       sum.subjects++
       if (share === 0 && !asked.inCase.has(term.stem)) sum.missing++
     }
-    if (term.role === 'focus' && IS_NUMBER.test(term.stem)) share = TELEPHONE.test(looked.unit.text) ? 1 : 0
+    if (term.role === 'focus' && IS_NUMBER.test(term.stem))
+      share = (LABELLED.test(asked.text) ? A_CODE : TELEPHONE).test(looked.unit.text) ? 1 : 0
     if (term.role === 'focus' && share === 0 && isAnInstance(looked, term, kind, asked, kinds)) share = 0.8
     // A number need not be repeated by what answers: it may be the one held against a limit.
     if (term.role === 'number' && share === 0) continue
@@ -255,11 +262,16 @@ const IS_OPENING = /^(?:open|close|staf)/
 const OPENING = 0.8
 
 const IS_NUMBER = /^(?:phone|telephon|number)$/
+/** A number that is no telephone: "the part number of …". */
+const LABELLED =
+  /\b(?:part|order|model|serial|account|member|membership|reference|room|invoice|article|item|plot|seat|registration|bank) number/i
+const A_CODE = /\b(?=[\p{L}\d-]*\d)[\p{Lu}\d][\p{Lu}\d-]+\b/u
 const TELEPHONE = /\d{3,}[ \d]{4,}/
 
 /** "Which boat" may be answered by a name, "what is the phone number" by figures, without the word itself. */
 function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, asked: Asked, kinds: Instances): boolean {
-  if (kind === 'time' || kind === 'money' || kind === 'measure' || kind === 'count') return true
+  if (kind === 'time' || kind === 'money' || kind === 'count') return true
+  if (kind === 'measure') return MEASURES.some(([pattern]) => pattern.test(asked.text))
   if (term.stem === 'discount') return /%/.test(unit.text)
   if (/^(?:mail|email|e-mail|address)$/.test(term.stem)) return /@/.test(unit.text)
   if (kind !== 'list') return false
@@ -316,6 +328,14 @@ const INSTRUCTS =
 /** Says what has to be done or may be done, by whomever. */
 const DEMANDS = /\b(?:you can|must|needs? to|ha(?:ve|s) to|should|please|by (?:\p{L}+ing|phone|e-?mail|post))\b/iu
 const DEMAND_FIT = 0.6
+/** "Who …?" is answered by a name before it is by "staff" or "children". */
+const ROLE_FIT = 0.5
+
+/** Whether a unit names somebody; of a row, in another cell than the one that says what the row is about. */
+const namesPerson = ({ text, cells }: Pick<Unit, 'text' | 'cells'>): boolean =>
+  cells.length === 0
+    ? PERSON_NAME.test(text)
+    : cells.some((cell) => cell !== keyOf({ cells }) && PERSON_NAME.test(cell.value))
 
 /** How well a unit has what a kind of question asks for, 0..1. */
 export function suits(
@@ -328,6 +348,10 @@ export function suits(
     const states = quantitiesIn(text).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
     return states || TIME.test(text) ? 1 : OCCASION.test(text) ? OCCASION_FIT : 0
   }
+  const asksRole = /^\W*who (?:may|can|could|must|should|has|have|needs?|is (?:allowed|able|entitled))\b/i.test(
+    asked.text,
+  )
+  if (kind === 'who' && !asksRole) return namesPerson(unit) ? 1 : isSuited(unit, kind, asked) ? ROLE_FIT : 0
   if (kind === 'howTo') return INSTRUCTS.test(text) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
   if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
     return SAYS_PAY.test(text) ? PAY_FIT : 0
@@ -345,7 +369,10 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
     case 'count':
       return tellsHowMany(unit, asked)
     case 'measure':
-      return quantitiesIn(text).some((each) => isMeasureFor(each, asked.text))
+      return (
+        isOfThing(unit, asked) &&
+        quantitiesIn(text).some((each) => isMeasureFor(each, asked.text) && !isRate(text, each))
+      )
     case 'why':
       return REASON.test(text)
     case 'where':
@@ -390,12 +417,33 @@ const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[]
   [/\bhow heavy\b|\bhow much .*weigh/i, ['mass']],
   [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],
   [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)/i, ['length']],
+  [/\bhow long (?:must|should|can|may) [^?]*\bbe\b/i, ['length', 'count', 'duration']],
   [/\bhow long\b|\bhow much (?:time|notice)\b/i, ['duration', 'length']],
   [/\bhow (?:big|large)\b/i, ['length', 'volume', 'count', 'mass', 'data', 'area']],
   [/\bhow far\b/i, ['length', 'duration']],
   [/\bhow (?:tall|wide|high|deep)\b/i, ['length']],
   [/\bhow much (?:luggage|baggage|weight)\b/i, ['mass', 'count']],
 ]
+
+/** Words that name what is measured: "Weight when empty: 115 kg". */
+const NAMES_MEASURE =
+  /\b(?:weigh|weighs|weight|heavy|tall|height|high|wide|width|deep|depth|long|length|large|size|holds|old|age|temperature|hot|speed|fast)\b/i
+
+/** "How heavy is the boat?" is answered where the boat is spoken of, not by any weight on its page. */
+function isOfThing(unit: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'text' | 'terms'>): boolean {
+  if (
+    unit.cells.length > 0 ||
+    !/\bhow (?:heavy|tall|wide|high|deep|big|large|old|hot|warm|fast) (?:is|are|was)\b/i.test(asked.text)
+  )
+    return true
+  const own = stemSet(unit.text)
+  if (NAMES_MEASURE.test(unit.text)) return true
+  return asked.terms.some((term) => (term.role === 'name' || term.role === 'subject') && heldBy(term, own) > 0)
+}
+
+/** "Every three weeks" and "once a month" say how often, not how long. */
+const isRate = (text: string, { start }: Quantity): boolean =>
+  /\b(?:every|each|per|once|twice|times)\s+(?:an? )?$/i.test(text.slice(0, start))
 
 const isMeasureFor = ({ dimension }: Quantity, question: string): boolean => {
   const rule = MEASURES.find(([pattern]) => pattern.test(question))

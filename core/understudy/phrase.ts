@@ -19,3 +19,9 @@ export function sayItem(unit: Unit): string {
   if (unit.leadIn === '' || isClause) return finished(item)
   return finished(`${unit.leadIn.replace(/:\s*$/, '')}: ${lowerFirst(item)}`)
 }
+
+/** The statement without a yes or no of its own, which the verdict gives. */
+export function withoutVerdict(text: string): string {
+  const rest = text.replace(/^(?:yes|no)[,.:;]\s+/i, '')
+  return rest === text ? text : rest[0]!.toUpperCase() + rest.slice(1)
+}

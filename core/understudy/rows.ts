@@ -1,4 +1,4 @@
-import { daysIn, quantitiesIn, terms, stemSet, jaccard } from '../text'
+import { contentStems, daysIn, quantitiesIn, terms, stemSet, jaccard } from '../text'
 import type { AnswerKind } from '../question'
 import { suits, type Evidence } from './evidence'
 import type { Task } from './task'
@@ -44,14 +44,31 @@ export function matchRows(best: Evidence, task: Task): RowMatch {
   const alike = near.length > 0 ? near : [best]
   const ofDay = narrowed(alike, (row) => isOnDays(row, asked.days))
   const directed = narrowed(ofDay, (row) => goesTheWay(row, asked))
+  const called = narrowed(directed, (row) => isNamed(row, asked))
+  const rated = kind === 'list' ? narrowed(called, (row) => saysYes(row, asked)) : called
   const rows = narrowed(
-    directed,
+    rated,
     (row, all) => valueHits(row, asked) === Math.max(...all.map((each) => valueHits(each, asked))),
   )
   const told = toldColumns(rows, asked, kind)
   const columns = best.cells.map((cell) => cell.header).filter((header) => !told.includes(header))
   const differsIn = rows.length > 1 ? columns.find((header) => distinct(rows, header).length > 1) : undefined
   return { rows: [...rows].sort(inOrder), told, ...(differsIn === undefined ? {} : { differsIn }) }
+}
+
+/** Whether the question says the row's whole name: "the Canoe" is not the "Canoe long". */
+function isNamed(row: Evidence, asked: Asked): boolean {
+  const said = stemSet(asked.text)
+  const key = [...contentStems(keyOf(row).value)]
+  return key.length > 0 && key.every((each) => said.has(each))
+}
+
+/** "Which one is vegan?", in a table with a column "Vegan: yes": the rows that say yes. */
+function saysYes(row: Evidence, asked: Asked): boolean {
+  const marks = row.cells.filter(
+    (cell) => /^(?:yes|no)$/i.test(cell.value) && headerFit(cell.header, asked).hits >= LIGHT_HIT,
+  )
+  return marks.length > 0 && marks.every((cell) => /^yes$/i.test(cell.value))
 }
 
 const inOrder = (a: Evidence, b: Evidence): number => a.passage.number - b.passage.number || a.order - b.order
@@ -105,7 +122,11 @@ const LIGHT_HIT = 0.4
 function headerFit(header: string, asked: Asked): { hits: number; share: number } {
   const stems = stemSet(header)
   const held = asked.terms.filter((term) => heldBy(term, stems) > 0)
-  const hits = held.reduce((sum, term) => sum + (term.role === 'light' ? LIGHT_HIT : 1), 0)
+  const measures = quantitiesIn(header).filter((each) => each.dimension !== 'count')
+  const isOfSize = measures.some((each) =>
+    quantitiesIn(asked.text).some((other) => other.dimension === each.dimension && other.value === each.value),
+  )
+  const hits = held.reduce((sum, term) => sum + (term.role === 'light' ? LIGHT_HIT : 1), isOfSize ? 1 : 0)
   return { hits, share: stems.size === 0 ? 0 : held.length / stems.size }
 }
 

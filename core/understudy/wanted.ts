@@ -48,8 +48,8 @@ const SYNONYM_SHARE = 0.85
 /** What holds of pets holds of cats. */
 const KIND_SHARE = 0.75
 /** A word of the same meaning counts from half to nearly whole, by how surely it means it. */
-const MEANING_LEAST = 0.45
-const MEANING_MORE = 0.4
+const MEANING_LEAST = 0.3
+const MEANING_MORE = 0.55
 
 /** What a question is about, term by term; the days it names are kept apart, since tables give them as ranges. */
 export interface Asked {
@@ -201,7 +201,8 @@ function particleVerb(text: string, language: string): Wanted | undefined {
 function doneIn(text: string): string | undefined {
   const found =
     /\b(?:need|have|want|allowed|able|like) to ([\p{L}-]+)/iu.exec(text) ??
-    /\b(?:can|may|could|must|should|do|does|did|will|would) (?:i|we|you|they) ([\p{L}-]+)/iu.exec(text)
+    /\b(?:can|may|could|must|should|do|does|did|will|would) (?:i|we|you|they) ([\p{L}-]+)/iu.exec(text) ??
+    /^\W*who ([\p{L}-]+s)\b/iu.exec(text)
   return found ? stem(found[1]!) : undefined
 }
 const DONE_WEIGHT = 1.25

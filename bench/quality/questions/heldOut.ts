@@ -1,4 +1,3 @@
-import { shop } from './shop'
 import type { Corpus, Question } from './question'
 
 /**
@@ -132,5 +131,5 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
   ],
   workshop: [],
   college: [],
-  shop,
+  shop: [],
 }

@@ -1,6 +1,6 @@
 import type { Question } from './question'
 
-/** Questions over the fifth library, kept apart: only their figures were looked at while the engine was tuned. */
+/** Questions over the fifth library, written before the engine was asked any of them. */
 export const shop: readonly Question[] = [
   { kind: 'fact', say: 'When will my order arrive?', has: ['two to three working days'], from: 'Delivery' },
   { kind: 'fact', say: 'How long do heavy machines take to arrive?', has: ['eight working days'], from: 'Delivery' },

@@ -1,4 +1,5 @@
 import { contentStems, stemSet, words } from '../../text'
+import { needsFit, suits } from '../evidence'
 import { unitsAllowed } from '../manner'
 import type { Finding, Solver, Task } from '../task'
 import { questionOver, unitsOf } from '../units'
@@ -17,13 +18,17 @@ export const asAsked: Solver = (task): Finding | undefined => {
   const passage = task.passages.find((each) => asksTheSame(questionOver(each), task))
   if (!passage) return undefined
   const units = unitsOf(passage)
-  const [first] = units
+  // Of what stands under the heading, only what has the kind of thing asked for is an answer.
+  const must = needsFit(task.kind, task.asked.text)
+  const from = must ? units.findIndex((unit) => suits(unit, task.kind, task.asked) > 0) : 0
+  const first = units[from]
   if (!first || first.kind !== 'sentence' || first.text.endsWith(':')) return undefined
   const isVerdict = SAYS_VERDICT.test(first.text)
   const exists = ASKS_EXISTENCE.test(task.asked.text)
-  if (task.kind === 'yesNo' && !isVerdict && !exists) return undefined
+  if (task.kind === 'yesNo' && ((!isVerdict && !exists) || task.asked.days.size > 0)) return undefined
   const least = words(first.text).length < SHORT ? 2 : 1
   const told = units
+    .slice(from)
     .filter((unit) => unit.kind === 'sentence')
     .slice(0, Math.max(least, unitsAllowed(task.view.dials.brevity)))
   const isThere = task.kind === 'yesNo' && !isVerdict && /^there (?:is|are)\b(?! no\b)/i.test(first.text)

@@ -1,6 +1,6 @@
 import { inUnitOf, keepsTo, quantitiesIn, type Quantity, stemSet } from '../../text'
 import { type Evidence } from '../evidence'
-import { sayUnit } from '../phrase'
+import { sayUnit, withoutVerdict } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
 
@@ -60,12 +60,6 @@ export const againstLimit: Solver = (task): Finding | undefined => {
   return undefined
 }
 
-/** The statement without a yes or no of its own, which the verdict gives. */
-function withoutVerdict(text: string): string {
-  const rest = text.replace(/^(?:yes|no)[,.:;]\s+/i, '')
-  return rest === text ? text : rest[0]!.toUpperCase() + rest.slice(1)
-}
-
 /** The limit of the same dimension that stands nearest to what the question speaks of. */
 function limitFor(quantity: Quantity, task: Task): Limit | undefined {
   const limits = task.enough.slice(0, MOST_LOOKED_AT).flatMap((unit): Limit[] =>
@@ -84,7 +78,9 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
             unit.coverage +
             nearness(text, limit, all[at - 1], task) +
             (limit.bound === 'most' ? 0.15 : 0) +
-            (range ? IN_RANGE : 0) +
+            (range ? IN_RANGE : 0) -
+            // A row "over 5.5 metres: £36" says what it costs, not whether it may be.
+            (unit.kind === 'row' && (limit.bound === 'over' || limit.bound === 'under') ? PRICED : 0) +
             0.5 * doings(text, task),
         },
       ]
@@ -98,6 +94,7 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
 
 /** Of rules for several ranges, the one that the quantity lies in is meant. */
 const IN_RANGE = 0.6
+const PRICED = 0.5
 
 /** "Reaches 1,280 °C", "may bring one guest": what a thing can do or a person may have is the most of it. */
 const namesTheMost = (text: string, limit: Quantity): boolean =>

@@ -171,12 +171,17 @@ function byNeeds(task: Task): Finding | undefined {
   const row = task.evidence.find((unit) => unit.kind === 'row')
   if (!row) return undefined
   const rows = tableOf(row, task.evidence)
+  const asked = groupsIn(task.asked.text, task.party).filter((group) => group.count > 1)
   const heads = [...groupsIn(task.asked.text, task.party)]
     .filter((group) => group.count > 1)
     .reduce((sum, group) => sum + group.count, 0)
-  const capacity = row.cells.find(
-    (cell) => [...stemSet(cell.header)].some((each) => CAPACITY.has(each)) && /^\d/.test(cell.value),
-  )?.header
+  const capacity =
+    row.cells.find((cell) => [...stemSet(cell.header)].some((each) => CAPACITY.has(each)) && /^\d/.test(cell.value))
+      ?.header ??
+    row.cells.find(
+      (cell) =>
+        /^\d/.test(cell.value) && asked.some((group) => group.stems.some((each) => stemSet(cell.header).has(each))),
+    )?.header
   const wishes = row.cells
     .map((cell) => cell.header)
     .filter((header) => {

@@ -47,12 +47,19 @@ export function groupsIn(question: string, party: Party): Group[] {
     // "A ten-trip card" is a name, not ten of something.
     .filter((each) => each.dimension === 'count' && !/\w-\p{L}/u.test(each.text))
     .map((each): Group => ({ count: each.amount, stems: each.of, noun: each.unit }))
+  // "Three 250 g bags": the size stands between the number and what is counted.
+  const sized = [
+    ...question.matchAll(/\b([\p{L}\d]+) \d+(?:\.\d+)? ?(?:g|kg|ml|cl|l|mm|cm|m|litre|kilo) ([\p{L}-]+)/giu),
+  ].flatMap((match): Group[] => {
+    const count = numberOf(match[1]!)
+    return count === undefined ? [] : [{ count, stems: [stem(match[2]!)], noun: match[2]! }]
+  })
   const single = [...question.matchAll(/\b(an?|one) ([\p{L}-]+)/giu)]
     .filter((match) => !counted.some((group) => group.stems[0] === stem(match[2]!)))
     .map((match): Group => ({ count: 1, stems: [stem(match[2]!)], noun: match[2]! }))
   const isOwn = /\b(?:us|we|our)\b/i.test(question) && !counted.some((group) => group.count > 1)
   const own = isOwn ? party.groups.map(({ count, noun }): Group => ({ count, stems: [...stemSet(noun)], noun })) : []
-  return [...counted, ...single, ...own]
+  return [...counted, ...sized, ...single, ...own]
 }
 
 const pieces = (groups: readonly Group[]): number => groups.reduce((sum, group) => sum + group.count, 0)

@@ -1,7 +1,7 @@
 import { daysIn, quantitiesIn, stemSet, wordSet } from '../../text'
 import { matchRows, tableOf, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
-import { sayUnit } from '../phrase'
+import { sayUnit, withoutVerdict } from '../phrase'
 import { gatherEvidence, type Evidence } from '../evidence'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
@@ -73,11 +73,12 @@ function verdict(unit: Evidence, says: Polarity, task: Task): Finding {
   const said = sayUnit(unit, task)
   const word = { yes: task.phrases.yes, no: task.phrases.no, depends: task.phrases.depends, unclear: '' }[says]
   // A pair that begins with its own yes or no needs none before it.
-  const lead: Piece[] =
-    word === '' || new RegExp(`^${word.replace('.', '')}\\b`, 'i').test(said) ? [] : [{ text: word, isVerdict: true }]
+  const own = withoutVerdict(said)
+  const isOwn = own !== said && new RegExp(`^${word.replace('.', '')}\\b`, 'i').test(said)
+  const lead: Piece[] = word === '' || isOwn ? [] : [{ text: word, isVerdict: true }]
   return {
     solver: 'yes or no',
-    pieces: [...lead, { text: said, cites: [unit.passage.number] }],
+    pieces: [...lead, { text: lead.length > 0 ? own : said, cites: [unit.passage.number] }],
     note: `Read as “${says}”: ${unit.text}`,
   }
 }
@@ -91,11 +92,7 @@ const isSpecial = (unit: Evidence, task: Task): boolean =>
 /** "Open at weekends?", when all that is said of its hours is of weekdays. */
 function onOtherDays(task: Task): Finding | undefined {
   const { asked } = task
-  if (
-    asked.days.size === 0 ||
-    !/\b(?:open|staffed|run|runs|there|available|come|go|visit|call|ring)\b/i.test(asked.text)
-  )
-    return undefined
+  if (asked.days.size === 0) return undefined
   const found = gatherEvidence({ ...asked, days: new Set() }, 'yesNo', task.passages).find(
     (unit) => unit.coverage >= FIRM && unit.kind !== 'row' && daysIn(unit.text).size > 0,
   )
