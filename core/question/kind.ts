@@ -51,7 +51,7 @@ export function answerKindOf(line: string): AnswerKind {
     return 'recommendation'
   if (/^\W*(?:and |but |so )?(?:why|how come|what for|for what reason)\b/.test(text)) return 'why'
   if (
-    /\bhow much\b(?= (?:is|are|was|were|does|do|did|will|would|should|can|must|may|has|have|to|for|per|a|an|the|this|that|it|more|extra|money|rent|interest|tax|cheaper|dearer|i|we|my|our)\b|\W*$)|\bhow much\b.*\b(?:pay|cost|costs|owe|charge|charged|spend|earn)\b|\b(?:what|which).{0,80}\b(?:price|cost|costs|fare|fee|charge|charges|pay|total|salary|wage|deposit|rent|fine|penalty|surcharge)s?\b|^(?:the )?(?:price|cost|fare|fee)s?\b|^(?:\S+ ){0,5}(?:price|cost|fare|fee)s?\b(?:\W+\w+){0,3}\W*$|\bwhat (?:will|would|does) (?:that|it|this) (?:be|come to|cost|make)\b/.test(
+    /\bhow much\b(?= (?:is|are|was|were|does|do|did|will|would|should|can|must|may|has|have|to|for|per|a|an|the|this|that|it|more|extra|money|rent|interest|tax|cheaper|dearer|i|we|my|our)\b|\W*$)|\bhow much\b.*\b(?:pay|cost|costs|owe|charge|charged|spend|earn)\b|\b(?:what|which).{0,80}\b(?:price|cost|costs|fare|fee|charge|charges|pay|total|salary|wage|deposit|rent|fine|penalty|surcharge)s?\b|^(?:the )?(?:price|cost|fare|fee)s?\b|^(?:\S+ ){0,5}(?:price|cost|fare|fee)s?\b(?:\W+\w+){0,3}\W*$|\bwhat (?:will|would|does) (?:that|it|this) (?:be|come to|cost|make)\b|\bwhat (?:do|does|will|would)\b.*\b(?:come to|add up to|amount to)\b/.test(
       text,
     ) &&
     !YES_NO.test(text) &&

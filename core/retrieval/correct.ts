@@ -29,15 +29,15 @@ export function correctSpelling(
     if (own.length < SHORTEST || isName || numberOf(word.text) !== undefined || /\d/.test(word.text)) return []
     if (isStopWord(word.text) || known.has(own) || index.has(own) || isEnglishWord(word.text)) return []
     const most = word.text.length >= TWO_EDITS_FROM ? 2 : 1
-    if (isQuestionWordSlip(word.text.toLowerCase())) return []
-    const found = nearestTerm(index, word.text.toLowerCase(), most)
+    const found = questionWordNear(word.text.toLowerCase()) ?? nearestTerm(index, word.text.toLowerCase(), most)
     return found ? [{ from: word.text, stem: found, start: word.start, end: word.end }] : []
   })
 }
 
-/** Words that carry a question's form; a slip in one of them must not become a word of the library. */
+/** Words that carry a question's form; a slip in one of them is put right by them, not by the library. */
 const QUESTION_WORDS = 'much many what when where which there their would could should about please price'.split(' ')
-const isQuestionWordSlip = (word: string): boolean => QUESTION_WORDS.some((each) => editDistance(word, each, 1) <= 1)
+const questionWordNear = (word: string): string | undefined =>
+  QUESTION_WORDS.find((each) => editDistance(word, each, 1) <= 1)
 
 /** A stem is compared with its commonest endings put back: "parkng" is nearer to "parking" than to "park". */
 const LONGEST_ENDING = 3

@@ -20,6 +20,11 @@ dog puppy pup hound
 cat kitten
 animal pet
 fridge refrigerator
+accept take
+heavy weight weigh
+tall height
+wide width
+deep depth
 phone telephone call ring
 email e-mail mail
 luggage baggage suitcase bag

@@ -117,6 +117,9 @@ const valueHits = (row: Evidence, asked: Asked): number => {
 
 /** A header named by a word of the question's form ("cost") is named less than one named by its subject. */
 const LIGHT_HIT = 0.4
+/** "The last boat" asks for the column of last departures rather than for the one of boats. */
+const ORDER = /^(?:first|last|earliest|latest|next|least|most)$/
+const ORDER_HIT = 1.5
 
 /** How much of the question a header holds, and how much of the header the question's terms make up. */
 function headerFit(header: string, asked: Asked): { hits: number; share: number } {
@@ -126,7 +129,10 @@ function headerFit(header: string, asked: Asked): { hits: number; share: number 
   const isOfSize = measures.some((each) =>
     quantitiesIn(asked.text).some((other) => other.dimension === each.dimension && other.value === each.value),
   )
-  const hits = held.reduce((sum, term) => sum + (term.role === 'light' ? LIGHT_HIT : 1), isOfSize ? 1 : 0)
+  const hits = held.reduce(
+    (sum, term) => sum + (ORDER.test(term.word) ? ORDER_HIT : term.role === 'light' ? LIGHT_HIT : 1),
+    isOfSize ? 1 : 0,
+  )
   return { hits, share: stems.size === 0 ? 0 : held.length / stems.size }
 }
 

@@ -37,6 +37,8 @@ export interface Wanted {
   readonly role: 'subject' | 'focus' | 'name' | 'light' | 'number'
   /** Whether it is what happens ("close", "drink") rather than what it happens to. */
   readonly isVerb?: boolean
+  /** Whether it is what is to be done ("can I *borrow*"). */
+  readonly isDone?: boolean
 }
 
 const LIGHT_WEIGHT = 0.2
@@ -69,7 +71,7 @@ export interface Asked {
 /** Takes a question apart. `names` are the stems that the passages at hand only ever write with a capital. */
 export function askedOf(
   question: string,
-  view: Pick<PromptView, 'glossary' | 'name'>,
+  view: Pick<PromptView, 'glossary' | 'name' | 'role' | 'audience'>,
   names: ReadonlySet<string>,
 ): Asked {
   const text = withoutPoliteness(question)
@@ -79,6 +81,7 @@ export function askedOf(
   const verb = verbOf(text)
   const done = doneIn(text)
   const measures = quantitiesIn(text).filter((each) => each.dimension !== 'count')
+  const ambient = stemSet(`${view.role} ${view.audience}`)
   const seen = new Set<string>()
   const isTitleCased = capitals(text) > 0.5
   const wanted = contentTerms(text).flatMap((term): Wanted[] => {
@@ -103,7 +106,9 @@ export function askedOf(
       ? VERB_WEIGHT
       : role === 'subject' && term.stem === done
         ? DONE_WEIGHT
-        : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
+        : role === 'subject' && isSpokenOf(term.stem, ambient)
+          ? AMBIENT_WEIGHT
+          : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
     return [
       {
         stem: term.stem,
@@ -112,6 +117,7 @@ export function askedOf(
         weight,
         role,
         ...(isVerb ? { isVerb } : {}),
+        ...(role === 'subject' && term.stem === done ? { isDone: true } : {}),
       },
     ]
   })
@@ -194,6 +200,7 @@ function particleVerb(text: string, language: string): Wanted | undefined {
     forms: [{ stems, share: 1 }],
     weight: PARTICLE_WEIGHT,
     role: 'subject',
+    isDone: true,
   }
 }
 
@@ -202,10 +209,16 @@ function doneIn(text: string): string | undefined {
   const found =
     /\b(?:need|have|want|allowed|able|like) to ([\p{L}-]+)/iu.exec(text) ??
     /\b(?:can|may|could|must|should|do|does|did|will|would) (?:i|we|you|they) ([\p{L}-]+)/iu.exec(text) ??
+    /\b(?:can|may|will|would|does|do|must|should) (?:my|the|your|our) [\p{L}-]+ ([\p{L}-]+)/iu.exec(text) ??
     /^\W*who ([\p{L}-]+s)\b/iu.exec(text)
   return found ? stem(found[1]!) : undefined
 }
 const DONE_WEIGHT = 1.25
+
+/** What the agent is all about ("boat" at a ferry desk) tells little; it need not be repeated by what answers. */
+const AMBIENT_WEIGHT = 0.6
+const isSpokenOf = (own: string, ambient: ReadonlySet<string>): boolean =>
+  ambient.has(own) || [...synonymsOf(own)].some((other) => ambient.has(other))
 
 /** The forms a term may take in a text: itself, the names a glossary joins with it, everyday synonyms. */
 function formsOf(own: string, question: string, view: Pick<PromptView, 'glossary'>): Form[] {

@@ -9,6 +9,7 @@ import { whyOrNot } from './premise'
 import { recommend } from './recommend'
 import { asModelled } from './modelAnswer'
 import { inPoints } from './summary'
+import { shareOfPrice } from './share'
 import { workOutSum } from './sum'
 import { fromTable } from './table'
 import { yesOrNo } from './yesNo'
@@ -19,6 +20,7 @@ const SOLVERS: readonly Solver[] = [
   sideBySide,
   recommend,
   mostOrLeast,
+  shareOfPrice,
   workOutSum,
   againstLimit,
   asModelled,

@@ -60,6 +60,23 @@ describe('sums', () => {
   })
 })
 
+describe('a price told as a share of another', () => {
+  const KILN = found(
+    'Members pay £20 for a full glaze firing and £12 for a full bisque firing. Half loads cost 60 % of that. Guests pay twice the members’ price.',
+    ['Cost of a firing'],
+  )
+  const ask = (question: string) => answered(question, [KILN]).text.replace(/ ?\[\d+\]/g, '')
+
+  it.each([
+    ['How much is half a load of glaze firing?', 'The total is £12.00: 60 % × £20.00.'],
+    ['What do guests pay for a bisque firing?', 'The total is £24.00: 2 × £12.00.'],
+  ])('%s', (question, total) => expect(ask(question)).toContain(total))
+
+  it('is left alone when the full price is asked for', () => {
+    expect(ask('What do members pay for a glaze firing?')).not.toContain('total')
+  })
+})
+
 describe('yes and no', () => {
   it.each([
     ['Is the yard open on Sundays in summer?', /^No\./],

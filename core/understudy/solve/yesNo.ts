@@ -1,4 +1,4 @@
-import { daysIn, quantitiesIn, stemSet, wordSet } from '../../text'
+import { daysIn, oppositesOf, quantitiesIn, stemSet, wordSet } from '../../text'
 import { matchRows, tableOf, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit, withoutVerdict } from '../phrase'
@@ -21,7 +21,9 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
   if (task.kind !== 'yesNo') return undefined
   if (ASKS_FREE.test(task.asked.text)) return payment(task)
   const firm = task.enough
-    .filter((unit) => unit.coverage >= FIRM && unit.direct >= DIRECT)
+    .filter(
+      (unit) => unit.coverage >= FIRM && unit.direct >= DIRECT && saysOfDoing(unit, task) && isBesideCase(unit, task),
+    )
     .sort((a, b) => firmness(b) - firmness(a))
   const best = firm[0]
   if (!best) return onOtherDays(task) ?? onlyAnother(task)
@@ -46,6 +48,22 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
   }
   const clear = views.find((view) => view.says !== 'unclear') ?? views[0]!
   return verdict(clear.unit, clear.says, task)
+}
+
+/** What the question asks to be done ("will they *find out*") must be spoken of, or nothing is said of it either way. */
+function saysOfDoing(unit: Evidence, task: Task): boolean {
+  const done = task.asked.terms.find((term) => term.isDone)
+  if (!done) return true
+  const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.paragraph} ${unit.text} ${unit.passage.place}`)
+  return heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
+}
+
+/** What only speaks of the case ("when I *leave*") says nothing of what is asked for it. */
+function isBesideCase(unit: Evidence, task: Task): boolean {
+  const beside = task.asked.terms.filter((term) => !task.asked.inCase.has(term.stem))
+  if (task.asked.inCase.size === 0 || beside.length === 0) return true
+  const stems = stemSet(`${unit.leadIn} ${unit.text}`)
+  return beside.some((term) => heldBy(term, stems) > 0)
 }
 
 /** What speaks of the very thing is firmer than what holds of all such things. */
