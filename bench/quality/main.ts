@@ -6,14 +6,9 @@
  */
 import { openCorpus } from './corpora'
 import { ask, type Verdict } from './judge'
-import { college } from './questions/college'
-import { ferries } from './questions/ferries'
-import { handbook } from './questions/handbook'
 import { heldOut } from './questions/heldOut'
-import { more } from './questions/more'
+import { lookedAt } from './questions/lookedAt'
 import { CORPORA, KINDS, type Corpus, type Question } from './questions/question'
-import { shop } from './questions/shop'
-import { workshop } from './questions/workshop'
 
 const AIM = 0.95
 const shows = process.argv.includes('--show')
@@ -23,11 +18,7 @@ const only = process.argv.find((argument) => argument.startsWith('--kind='))?.sl
 const onlyCorpus = process.argv.find((argument) => argument.startsWith('--library='))?.slice(10)
 
 const sets: readonly [name: string, isHeldOut: boolean, questions: Readonly<Record<Corpus, readonly Question[]>>][] = [
-  [
-    'questions looked at',
-    false,
-    { ferries: [...ferries, ...more.ferries], handbook: [...handbook, ...more.handbook], workshop, college, shop },
-  ],
+  ['questions looked at', false, lookedAt],
   ['kept apart', true, heldOut],
 ]
 const say = (line: string) => process.stdout.write(`${line}\n`)

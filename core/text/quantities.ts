@@ -143,6 +143,9 @@ const MEASURE = new RegExp(
   `(?<![\\w£€$.:,])(${NUMBER})(?: (?:or|and) (?:more|fewer|less|over))?[\\s-]?(%|°C|per cent|\\p{L}+)`,
   'giu',
 )
+/** How often: "twice", "three times"; not how often in a span ("twice a week"), which is a rate. */
+const TIMES = /\b(?:(once|twice|thrice)|(\w+) times)\b(?! (?:an?|per|each|every|as|the)\b)/giu
+const TIME = stem('times')
 /** An age: "under 5", "aged 60", "12 years old", "my son is 4". */
 const AGE =
   /\b(?:aged?|under|over|above|below)(?: of)? (\d{1,2})(?!\d| ?[%°:.]\d?| ?(?:kg|g|cm|m|km|metres|miles|minutes|hours|days|weeks|months|people|passengers|cars)\b)|\b(\d{1,2})[- ]years?[- ]old|\b(?:son|daughter|child|boy|girl|kid|grandson|granddaughter|mother|father|nephew|niece|i am|i[’']m) (?:is|am|aged|,)? ?(\d{1,2})\b(?! ?\p{L})/giu
@@ -176,6 +179,12 @@ export const quantitiesIn = remembered((text): readonly Quantity[] => {
     const amount = numberOf(match[2]!)!
     const end = match.index + match[0].length
     add({ dimension: 'money', value: amount, amount, unit: match[1]!, of: [], start: match.index, end })
+  }
+  for (const match of text.matchAll(TIMES)) {
+    const amount = match[1] ? { once: 1, twice: 2, thrice: 3 }[match[1].toLowerCase() as 'once'] : numberOf(match[2]!)
+    const end = match.index + match[0].length
+    if (amount !== undefined)
+      add({ dimension: 'count', value: amount, amount, unit: 'times', of: [TIME], start: match.index, end })
   }
   for (const match of text.matchAll(MEASURE)) addMeasure(text, match, add)
   return found.sort((a, b) => a.start - b.start)

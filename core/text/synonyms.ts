@@ -20,6 +20,7 @@ dog puppy pup hound
 cat kitten
 animal pet
 fridge refrigerator
+due payable paid
 accept take
 heavy weight weigh
 tall height

@@ -1,4 +1,14 @@
-import { contentStems, daysIn, oppositesOf, quantitiesIn, stemSet, terms, wordSet, type Quantity } from '../text'
+import {
+  contentStems,
+  daysIn,
+  oppositesOf,
+  quantitiesIn,
+  stemList,
+  stemSet,
+  terms,
+  wordSet,
+  type Quantity,
+} from '../text'
 import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
 import { keyOf, unitsOf, type Unit } from './units'
@@ -225,7 +235,10 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
 
 /** What is asked of the visitor ("can I …") is answered by what is said to or of them rather than by what "we" do: 1, 0 or -1. */
 function facing(unit: Unit, asked: Asked): number {
-  if (unit.kind === 'row' || !/\b(?:i|my)\b/i.test(asked.text)) return 0
+  if (unit.kind === 'row') return 0
+  if (/\b(?:do|does|will|would|can|could|are|have) you\b/i.test(asked.text))
+    return /^(?:We|Our)\b/.test(unit.text) ? 1 : 0
+  if (!/\b(?:i|my)\b/i.test(asked.text)) return 0
   if (/^(?:We|Our)\b/.test(unit.text)) return -1
   return /\byou(?:r)?\b/i.test(unit.text) || INSTRUCTS.test(unit.text) ? 1 : 0
 }
@@ -312,7 +325,8 @@ function isOfOtherDays(unit: Unit, days: ReadonlySet<number>): boolean {
 const TIME =
   /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|months?|years?|daily|at once|always|never|january|february|march|april|may|june|july|august|september|october|november|december)\b|\b(?:in|since|from|until|by) (?:1[5-9]|20)\d\d\b|\b\d{1,2}(?:st|nd|rd|th)\b/i
 /** "When …" may be answered by an occasion as well as by a time: "while the presses are running". */
-const OCCASION = /\b(?:while|when|before|after|until|from the|as soon as)\b/i
+const OCCASION =
+  /\b(?:while|when|before|after|until|from the|as soon as|with (?:the|your) (?:first|second|third|next|last))\b/i
 const OCCASION_FIT = 0.3
 /** "How much" may be answered without a sum: free, at half pay, at twice the rate. */
 const SAYS_PAY = /\b(?:free|no charge|full price|half|double|twice|(?:full|half|sick) pay|per cent|refunded)\b|%/i
@@ -336,6 +350,10 @@ const namesPerson = ({ text, cells }: Pick<Unit, 'text' | 'cells'>): boolean =>
   cells.length === 0
     ? PERSON_NAME.test(text)
     : cells.some((cell) => cell !== keyOf({ cells }) && PERSON_NAME.test(cell.value))
+
+/** "In room 12", "beside the sink": a place, rather than any "by" or "on". */
+const IS_PLACE =
+  /\b(?:in|at|on|under|beside|behind|near|next to|above|below|opposite|inside|outside|between|by) (?:the|a|an|our|your|its|room|floor|\p{Lu})|\b(?:upstairs|downstairs|outside|indoors|here|there)\b/u
 
 /** How well a unit has what a kind of question asks for, 0..1. */
 export function suits(
@@ -376,9 +394,7 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
     case 'why':
       return REASON.test(text)
     case 'where':
-      return /\b(?:in|at|on|under|by|beside|behind|near|next to|above|below|opposite|inside|outside|between)\b/i.test(
-        text,
-      )
+      return IS_PLACE.test(text)
     case 'who':
       if (ASKS_NAME.test(asked.text)) return PERSON_NAME.test(text)
       return /\b(?:only|staff|crew|manager|everyone|anyone|nobody|members?|children|adults?|passengers?|visitors?|people|desk|office|team|director|driver|doctor|owner)\b/i.test(
@@ -388,6 +404,11 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
       return false
   }
 }
+
+/** "Places are limited to fourteen" says for how many people there is room. */
+const LIMITED = /\b(?:limited to|at most|up to|a maximum of|no more than|room for) \w+/i
+const ROOM = /\b(?:places|seats|spaces|room|people|persons|participants|guests)\b/i
+const PEOPLE = stemList('people person participant guest visitor member child adult passenger')
 
 /** Whether a unit says how many there are of what "how many …" asks about. */
 function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'text' | 'terms'>): boolean {
@@ -400,6 +421,7 @@ function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick
     [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
   if (cells.some((cell) => /^\d[\d,]*$/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`))))
     return true
+  if (LIMITED.test(text) && [...stems].some((each) => PEOPLE.has(each)) && ROOM.test(text)) return true
   return quantitiesIn(text).some((each) => isMeant(new Set([...each.of, ...stemSet(each.unit)])))
 }
 
@@ -443,7 +465,7 @@ function isOfThing(unit: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'text'
 
 /** "Every three weeks" and "once a month" say how often, not how long. */
 const isRate = (text: string, { start }: Quantity): boolean =>
-  /\b(?:every|each|per|once|twice|times)\s+(?:an? )?$/i.test(text.slice(0, start))
+  /(?:\b(?:every|each|per|once|twice|times)|\dp|[£€$][\d.,]+)\s+(?:an? )?$/i.test(text.slice(0, start))
 
 const isMeasureFor = ({ dimension }: Quantity, question: string): boolean => {
   const rule = MEASURES.find(([pattern]) => pattern.test(question))

@@ -27,6 +27,15 @@ const EXCEPTION = /\b(?:except|unless|apart from|other than)\b/i
  * means no, a condition the question does not meet means it depends. `unclear` rather than a guess.
  */
 export function polarityOf(unit: Unit, asked: Asked): Polarity {
+  const says = saidOf(unit, asked)
+  // "Is it forbidden?": a statement that forbids says yes.
+  const turns = ASKS_FORBIDDEN.test(asked.text) && unit.kind !== 'pair'
+  return turns && says === 'no' ? 'yes' : turns && says === 'yes' ? 'no' : says
+}
+
+const ASKS_FORBIDDEN = /\b(?:forbidden|prohibited|banned|not allowed|against the rules)\b/i
+
+function saidOf(unit: Unit, asked: Asked): Polarity {
   if (ASKS_NEGATIVELY.test(asked.text)) return 'unclear'
   if (unit.kind === 'pair') {
     const lead = /^(yes|no)\b/i.exec(unit.text)

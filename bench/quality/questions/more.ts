@@ -105,6 +105,7 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
       from: 'Conditions',
     },
     { kind: 'yesNo', say: 'Can I take fireworks on the boat?', has: ['No'], from: 'Conditions' },
+    { kind: 'fact', say: 'How long do you keep my booking details?', has: ['24 months'], from: 'Conditions' },
   ],
   handbook: [
     { kind: 'fact', say: 'Where is the print hall?', has: ['Mill Street'] },
@@ -187,7 +188,24 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'fact', say: 'Until when is unused holiday valid?', has: ['31 March'], from: 'Staff handbook' },
     { kind: 'sum', say: 'What do hot buffets for 20 colleagues come to?', has: ['£256.00'], from: 'catering' },
   ],
-  workshop: [],
-  college: [],
-  shop: [],
+  workshop: [
+    { kind: 'fact', say: 'How long is a reserved tool kept for me?', has: ['noon'] },
+    { kind: 'table', say: 'Which programme is the longest?', has: ['P3', '11 hours'] },
+    { kind: 'limit', say: 'Can I renew a tool three times?', has: ['No', 'twice'] },
+    { kind: 'yesNo', say: 'Can I eat in the wood shop?', has: ['kitchen'] },
+    { kind: 'yesNo', say: 'Are gloves included with the hedge trimmer?', has: ['Yes'] },
+    { kind: 'sum', say: 'What do two inductions on the lathe and the planer cost together?', has: ['£24'] },
+  ],
+  college: [
+    { kind: 'fact', say: 'When is the rent due?', has: ['1 October'], from: 'Tenancy' },
+    { kind: 'fact', say: 'Where is the welfare team?', has: ['room 12'], from: 'welfare' },
+    { kind: 'table', say: 'Which dish is the most expensive for guests?', has: ['Fish pie', '£5.90'] },
+    { kind: 'yesNo', say: 'Is incense forbidden?', has: ['Yes'], from: 'Tenancy' },
+  ],
+  shop: [
+    { kind: 'fact', say: 'When do I get the free mug?', has: ['third parcel'], from: 'Kettle Club' },
+    { kind: 'fact', say: 'How many people can come to a tasting?', has: ['fourteen'], from: 'Kettle Club' },
+    { kind: 'yesNo', say: 'Does the Bramley froth milk automatically?', has: ['automatic'], from: 'machines' },
+    { kind: 'limit', say: 'Can I report damage three days after arrival?', has: ['No', '48 hours'] },
+  ],
 }

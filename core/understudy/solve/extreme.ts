@@ -10,6 +10,8 @@ import { heldBy } from '../wanted'
 interface Wish {
   readonly direction: 'most' | 'least'
   readonly dimension?: Quantity['dimension']
+  /** What it is of when no column is named. */
+  readonly usually?: readonly Quantity['dimension'][]
 }
 
 const WISHES: readonly (readonly [RegExp, Wish])[] = [
@@ -20,8 +22,8 @@ const WISHES: readonly (readonly [RegExp, Wish])[] = [
   [/\b(?:hottest|warmest)\b/i, { direction: 'most', dimension: 'temperature' }],
   [/\b(?:coldest|coolest)\b/i, { direction: 'least', dimension: 'temperature' }],
   [/\b(?:quickest|fastest)\b/i, { direction: 'least', dimension: 'duration' }],
-  [/\b(?:longest)\b/i, { direction: 'most' }],
-  [/\b(?:shortest)\b/i, { direction: 'least' }],
+  [/\blongest\b/i, { direction: 'most', usually: ['duration', 'length'] }],
+  [/\bshortest\b/i, { direction: 'least', usually: ['duration', 'length'] }],
   [/\b(?:highest|largest|biggest|greatest|most|tallest|widest)\b/i, { direction: 'most' }],
   [/\b(?:lowest|smallest|least|fewest|narrowest)\b/i, { direction: 'least' }],
 ]
@@ -89,7 +91,7 @@ function aboutness(rows: readonly Evidence[], task: Task): number {
 
 const isWish = (stem: string): boolean =>
   WISHES.some(([pattern]) => pattern.test(stem)) ||
-  /^(?:cheap|dear|heavi|light|hot|cold|quick|fast|long|short|high|larg|big|great|most|tall|wide|low|small|least|few)/.test(
+  /^(?:cheap|dear|expens|costl|pric|heavi|light|hot|cold|quick|fast|long|short|high|larg|big|great|most|tall|wide|low|small|least|few)/.test(
     stem,
   )
 
@@ -107,7 +109,10 @@ function columnFor(wish: Wish, rows: readonly Evidence[], task: Task): string | 
     .sort((a, b) => b.hits - a.hits)
   if (named[0] && named[0].hits > 0) return named[0].header
   // A word such as "cheapest" tells the kind of figure; the first such column is the one people mean.
-  return wish.dimension === undefined ? undefined : columns[0]
+  if (wish.dimension !== undefined) return columns[0]
+  return columns.find((header) =>
+    distinct(rows, header).some((value) => quantitiesIn(value).some((each) => wish.usually?.includes(each.dimension))),
+  )
 }
 
 /** The figure a cell holds, of the kind wished for; undefined when it holds none. */

@@ -45,7 +45,7 @@ export const workOutSum: Solver = (task) => {
 export function groupsIn(question: string, party: Party): Group[] {
   const counted = quantitiesIn(question)
     // "A ten-trip card" is a name, not ten of something.
-    .filter((each) => each.dimension === 'count' && !/\w-\p{L}/u.test(each.text))
+    .filter((each) => each.dimension === 'count' && each.unit !== 'times' && !/\w-\p{L}/u.test(each.text))
     .map((each): Group => ({ count: each.amount, stems: each.of, noun: each.unit }))
   // "Three 250 g bags": the size stands between the number and what is counted.
   const sized = [
@@ -154,7 +154,7 @@ const PERSON = stemList([
   'member',
 ])
 
-const RATE = /([£€$])\s?(\d[\d,]*(?:\.\d+)?) (?:per|an?|each|for each|for every) ([\p{L}-]+)/giu
+const RATE = /([£€$])\s?(\d[\d,]*(?:\.\d+)?) (?:(?:per|an?|each|for each|for every) ([\p{L}-]+)|each\b)/giu
 
 /** One price, so many times: by a head, a mile, a night, a piece. */
 function byRate(task: Task, groups: readonly Group[]): Finding | undefined {
@@ -195,7 +195,11 @@ function rateInText(unit: Evidence, task: Task): Rate | undefined {
     .map((match) => ({ match, hits: hitsBefore(unit.text, match.index, rates, task) }))
     .sort((a, b) => b.hits - a.hits)[0]
   if (nearest) {
-    return { amount: numberOf(nearest.match[2]!)!, sign: nearest.match[1]!, per: [stem(nearest.match[3]!)] }
+    return {
+      amount: numberOf(nearest.match[2]!)!,
+      sign: nearest.match[1]!,
+      per: nearest.match[3] ? [stem(nearest.match[3])] : [],
+    }
   }
   const sum = /\bcosts?\b|\bpays?\b|\bis\b|\bare\b/i.test(unit.text) ? oneSum(unit.text) : undefined
   return sum ? { ...sum, per: [] } : undefined

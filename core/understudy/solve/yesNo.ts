@@ -4,6 +4,7 @@ import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit, withoutVerdict } from '../phrase'
 import { gatherEvidence, type Evidence } from '../evidence'
 import type { Finding, Piece, Solver, Task } from '../task'
+import { keyOf } from '../units'
 import { heldBy } from '../wanted'
 
 import { ASKS_FREE, payment } from './payment'
@@ -54,7 +55,7 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
 function saysOfDoing(unit: Evidence, task: Task): boolean {
   const done = task.asked.terms.find((term) => term.isDone)
   if (!done) return true
-  const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.paragraph} ${unit.text} ${unit.passage.place}`)
+  const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
   return heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
 }
 
@@ -74,6 +75,13 @@ function rowSays(unit: Evidence, task: Task): Polarity {
   const { told } = matchRows(unit, task)
   const plain = unit.cells.filter((cell) => /^(?:yes|no)$/i.test(cell.value))
   const value = told.length === 1 ? valueOf(unit, told[0]!) : plain.length === 1 ? plain[0]!.value : ''
+  const noted = unit.cells.find(
+    (cell) =>
+      cell !== keyOf(unit) &&
+      task.asked.terms.some((term) => term.role === 'subject' && heldBy(term, stemSet(cell.value)) > 0),
+  )
+  if (noted && /\b(?:included|available|allowed|provided)\b/i.test(noted.value))
+    return /\b(?:not|no)\b/i.test(noted.value) ? 'no' : 'yes'
   if (told.length === 1 && anotherRowHasMore(unit, told[0]!, task)) return 'no'
   const asksOpen = /\bopen\b/i.test(task.asked.text)
   if (/^(?:no|none|closed|shut|not (?:included|available|allowed))\b|^[-–—]$/i.test(value))

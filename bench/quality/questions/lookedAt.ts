@@ -1,0 +1,16 @@
+import { college } from './college'
+import { ferries } from './ferries'
+import { handbook } from './handbook'
+import { more } from './more'
+import type { Corpus, Question } from './question'
+import { shop } from './shop'
+import { workshop } from './workshop'
+
+/** All questions that were looked at while the engine was built, by library. */
+export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
+  ferries: [...ferries, ...more.ferries],
+  handbook: [...handbook, ...more.handbook],
+  workshop: [...workshop, ...more.workshop],
+  college: [...college, ...more.college],
+  shop: [...shop, ...more.shop],
+}
