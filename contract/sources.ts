@@ -60,7 +60,12 @@ export const newSource = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('pairs'), title, pairs: z.array(pairSchema).min(1, 'Add at least one pair.').max(5000) }),
 ])
 
-export const accepted = z.object({ id: z.string(), status: z.enum(SOURCE_STATUSES) })
+export const accepted = z.object({
+  id: z.string(),
+  status: z.enum(SOURCE_STATUSES),
+  /** The further sources that an archive of documents became. */
+  more: z.array(z.string()).optional(),
+})
 
 export const passageSchema = z.object({
   id: z.string(),

@@ -8,6 +8,7 @@ export type Locator =
   | { readonly kind: 'row'; readonly sheet: string; readonly row: number; readonly label: string }
   | { readonly kind: 'slide'; readonly slide: number; readonly label: string }
   | { readonly kind: 'line'; readonly line: number; readonly label: string }
+  | { readonly kind: 'time'; readonly seconds: number; readonly label: string }
   | { readonly kind: 'pair'; readonly pair: number; readonly label: string }
 
 /** One cell of a table row with the header it stands under. */

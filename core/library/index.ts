@@ -1,4 +1,5 @@
 export type { Block, Cell, Document, Locator, ReadProblem, ReadResult, SourceFile } from './document'
+export { isArchive, openArchive, type Opened } from './archive'
 export { baseName } from './document'
 export { read } from './readers'
 export { readPairs, type Pair } from './readers/pairs'

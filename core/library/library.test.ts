@@ -132,7 +132,7 @@ describe('what cannot be read', () => {
     ['broken.pdf', bytes('%PDF-1.7 nothing follows'), 'not a readable PDF'],
     ['broken.docx', bytes('not a zip'), 'not a readable Word document'],
     ['broken.xlsx', bytes('not a zip'), 'not a readable workbook'],
-    ['broken.epub', bytes('not a zip'), 'not a readable e-book'],
+    ['broken.epub', bytes('not a zip'), 'is damaged'],
     ['picture.png', new Uint8Array([0x89, 0x50]), 'cannot be read'],
     ['binary.txt', new Uint8Array([1, 0, 2, 0]), 'does not hold text'],
     ['blank.md', bytes('  \n\n'), 'holds no text'],

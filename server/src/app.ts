@@ -77,6 +77,7 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
       seal,
       bus,
       jobs,
+      pool,
       library,
       log: server.log,
     }

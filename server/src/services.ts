@@ -5,6 +5,7 @@ import type { Database } from './database'
 import type { FileStore } from './files'
 import type { Jobs } from './jobs'
 import type { LibraryCache } from './library/cache'
+import type { ReadPool } from './library/readPool'
 import type { Seal } from './settings/seal'
 
 /** What the routes work with; made once when the server starts. */
@@ -16,6 +17,7 @@ export interface Services {
   readonly seal: Seal
   readonly bus: Bus
   readonly jobs: Jobs
+  readonly pool: ReadPool
   readonly library: LibraryCache
   readonly log: FastifyBaseLogger
 }

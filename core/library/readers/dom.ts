@@ -153,15 +153,34 @@ function marker(item: Element): string {
   return `${(Number.isFinite(first) ? first : 1) + items.indexOf(item)}.`
 }
 
+/** Cells that span are written out into every column and row they cover, so that each row can be read alone. */
+const MOST_SPAN = 50
+
 function rowsOf(table: Element): string[][] {
   const rows: string[][] = []
+  /** Cells that reach down from rows above, by column: what they say, and how many rows they still cover. */
+  const hanging = new Map<number, { text: string; left: number }>()
   for (const row of table.querySelectorAll('tr')) {
     const cells: string[] = []
+    const takeHanging = () => {
+      for (let over = hanging.get(cells.length); over; over = hanging.get(cells.length)) {
+        if (over.left === 1) hanging.delete(cells.length)
+        else hanging.set(cells.length, { ...over, left: over.left - 1 })
+        cells.push(over.text)
+      }
+    }
     for (const cell of row.children) {
       if (!/^T[HD]$/i.test(cell.tagName)) continue
-      const span = Math.min(Number(cell.getAttribute('colspan')) || 1, 50)
-      for (let at = 0; at < span; at++) cells.push(cell.textContent)
+      takeHanging()
+      const [across, down] = ['colspan', 'rowspan'].map((name) =>
+        Math.min(Number(cell.getAttribute(name)) || 1, MOST_SPAN),
+      )
+      for (let at = 0; at < across!; at++) {
+        if (down! > 1) hanging.set(cells.length, { text: cell.textContent, left: down! - 1 })
+        cells.push(cell.textContent)
+      }
     }
+    takeHanging()
     rows.push(cells)
   }
   return rows

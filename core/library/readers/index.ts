@@ -1,8 +1,14 @@
 import { isBinary } from '../encoding'
+import { isPackage, packageProblem, unpackMessage } from '../unpack'
 import { failed, type Reader, type ReadResult, type SourceFile } from '../document'
+import { readCalendar } from './calendar'
+import { readSrt, readVtt } from './captions'
 import { readDocx } from './docx'
 import { readHtml } from './html'
+import { readJson, readJsonLines } from './json'
+import { readMail } from './mail'
 import { readMarkdown } from './markdown'
+import { readOdp, readOds, readOdt } from './odf'
 import { readEpub, readPptx } from './packaged'
 import { readPdf, type OnPage } from './pdf'
 import { readCsv, readXlsx } from './sheets'
@@ -45,6 +51,35 @@ const FORMATS: readonly Format[] = [
     mediaTypes: ['application/vnd.openxmlformats-officedocument.presentationml.presentation'],
     read: readPptx,
   },
+  {
+    name: 'OpenDocument text',
+    extensions: ['odt'],
+    mediaTypes: ['application/vnd.oasis.opendocument.text'],
+    read: readOdt,
+  },
+  {
+    name: 'OpenDocument spreadsheet',
+    extensions: ['ods'],
+    mediaTypes: ['application/vnd.oasis.opendocument.spreadsheet'],
+    read: readOds,
+  },
+  {
+    name: 'OpenDocument slides',
+    extensions: ['odp'],
+    mediaTypes: ['application/vnd.oasis.opendocument.presentation'],
+    read: readOdp,
+  },
+  { name: 'JSON', extensions: ['json'], mediaTypes: ['application/json'], read: readJson },
+  {
+    name: 'JSON Lines',
+    extensions: ['jsonl', 'ndjson'],
+    mediaTypes: ['application/jsonl', 'application/x-ndjson'],
+    read: readJsonLines,
+  },
+  { name: 'WebVTT captions', extensions: ['vtt'], mediaTypes: ['text/vtt'], read: readVtt },
+  { name: 'SRT captions', extensions: ['srt'], mediaTypes: ['application/x-subrip'], read: readSrt },
+  { name: 'calendar', extensions: ['ics', 'ical'], mediaTypes: ['text/calendar'], read: readCalendar },
+  { name: 'e-mail', extensions: ['eml'], mediaTypes: ['message/rfc822'], read: readMail },
   { name: 'plain text', extensions: ['txt', 'text', 'log'], mediaTypes: ['text/plain'], read: readText },
 ]
 
@@ -67,6 +102,8 @@ export async function read(file: SourceFile, onPage?: OnPage): Promise<ReadResul
       'Check that the file is what its name says.',
     )
   }
+  const problem = isPackage(file.bytes) ? packageProblem(file.bytes) : undefined
+  if (problem) return failed(unpackMessage(file.name, problem), 'Save or pack it again, then add it.')
   return format.read(file, onPage)
 }
 

@@ -1,34 +1,14 @@
-import { unzipSync, strFromU8 } from 'fflate'
 import { baseName, failed, oneLine, readable, type Block, type Reader } from '../document'
+import { textParts, unpackMessage } from '../unpack'
 import { blocksOf, parseDom } from './dom'
-
-/** Largest unpacked size of one package, bytes: stops a file that unpacks to far more than it seems. */
-const MAX_UNPACKED_BYTES = 200 * 1024 * 1024
-
-/** The text parts of a ZIP package whose names match, or undefined when the bytes are no ZIP or unpack too large. */
-function unpack(bytes: Uint8Array, wanted: RegExp): Map<string, string> | undefined {
-  let total = 0
-  try {
-    const files = unzipSync(bytes, {
-      filter: (entry) => {
-        if (!wanted.test(entry.name)) return false
-        total += entry.originalSize
-        if (total > MAX_UNPACKED_BYTES) throw new Error('too large')
-        return true
-      },
-    })
-    return new Map(Object.entries(files).map(([name, content]) => [name, strFromU8(content)]))
-  } catch {
-    return undefined
-  }
-}
 
 /** E-book (EPUB 3) → document: the chapters in the order of the spine, each block located by chapter and heading. */
 export const readEpub: Reader = (file) => {
-  const parts = unpack(file.bytes, /\.(x?html?|opf|xml)$/i)
-  const opfName = [...(parts?.keys() ?? [])].find((name) => name.endsWith('.opf'))
-  const opf = opfName && parts?.get(opfName)
-  if (!parts || !opf) return failed(`“${file.name}” is not a readable e-book.`, 'Export it again as EPUB and add it.')
+  const parts = textParts(file.bytes, /\.(x?html?|opf|xml)$/i)
+  if (!(parts instanceof Map)) return failed(unpackMessage(file.name, parts), 'Export it again as EPUB and add it.')
+  const opfName = [...parts.keys()].find((name) => name.endsWith('.opf'))
+  const opf = opfName && parts.get(opfName)
+  if (!opf) return failed(`“${file.name}” is not a readable e-book.`, 'Export it again as EPUB and add it.')
   const folder = opfName.includes('/') ? opfName.replace(/[^/]*$/, '') : ''
   const hrefs = new Map(
     [...opf.matchAll(/<item\s[^>]*>/g)].map(([tag]) => [attribute(tag, 'id'), decodeURI(attribute(tag, 'href'))]),
@@ -53,10 +33,13 @@ export const readEpub: Reader = (file) => {
 
 /** Slides (PPTX) → document: each slide's title a heading, its paragraphs items, its speaker notes a paragraph. */
 export const readPptx: Reader = (file) => {
-  const parts = unpack(file.bytes, /^ppt\/(slides\/slide|notesSlides\/notesSlide)\d+\.xml$|_rels\/slide\d+\.xml\.rels$/)
-  const count = [...(parts?.keys() ?? [])].filter((name) => /slides\/slide\d+\.xml$/.test(name)).length
-  if (!parts || count === 0)
-    return failed(`“${file.name}” is not a readable slide deck.`, 'Save it as PPTX and add it again.')
+  const parts = textParts(
+    file.bytes,
+    /^ppt\/(slides\/slide|notesSlides\/notesSlide)\d+\.xml$|_rels\/slide\d+\.xml\.rels$/,
+  )
+  if (!(parts instanceof Map)) return failed(unpackMessage(file.name, parts), 'Save it as PPTX and add it again.')
+  const count = [...parts.keys()].filter((name) => /slides\/slide\d+\.xml$/.test(name)).length
+  if (count === 0) return failed(`“${file.name}” is not a readable slide deck.`, 'Save it as PPTX and add it again.')
   const blocks: Block[] = []
   for (let slide = 1; slide <= count; slide++) {
     const locator = { kind: 'slide', slide, label: `slide ${slide}` } as const

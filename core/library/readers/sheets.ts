@@ -50,11 +50,32 @@ function shown(cell: ExcelJS.Cell): string {
   return cell.text ?? ''
 }
 
-/** CSV or TSV → document: the delimiter is the one of `, ; tab |` that parts the first line most. */
+const DELIMITERS = [',', ';', '\t', '|']
+const LINES_LOOKED_AT = 20
+
+/** The delimiter that parts the first lines into the same number of cells, the more the better; quoted text is left out. */
+function delimiterOf(text: string): string {
+  const lines = text
+    .slice(0, 20_000)
+    .replace(/"(?:[^"]|"")*"/g, 'x')
+    .split(/\r?\n/)
+    .filter((line) => line.trim() !== '')
+    .slice(0, LINES_LOOKED_AT)
+  const fits = DELIMITERS.map((delimiter) => {
+    const counts = lines.map((line) => line.split(delimiter).length)
+    const usual = counts.slice().sort((a, b) => a - b)[counts.length >> 1] ?? 1
+    const even = counts.filter((count) => count === usual).length / Math.max(1, counts.length)
+    return { delimiter, fit: usual > 1 ? even * usual ** 0.5 : 0 }
+  })
+  return fits.sort((a, b) => b.fit - a.fit)[0]!.delimiter
+}
+
+/** CSV or TSV → document. A first line "sep=;" names the delimiter; else it is told from the first lines. */
 export const readCsv: Reader = (file) => {
-  const text = decodeText(file.bytes, file.mediaType)
-  const firstLine = text.slice(0, text.search(/\r?\n|$/))
-  const delimiter = [',', ';', '\t', '|'].sort((a, b) => firstLine.split(b).length - firstLine.split(a).length)[0]!
+  const decoded = decodeText(file.bytes, file.mediaType)
+  const named = /^\uFEFF?sep=(.)\r?\n/.exec(decoded)
+  const text = named ? decoded.slice(named[0].length) : decoded
+  const delimiter = named?.[1] ?? delimiterOf(text)
   try {
     const rows: string[][] = parse(text, {
       delimiter,

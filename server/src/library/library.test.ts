@@ -1,5 +1,6 @@
 import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
+import { zipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildSite } from '@parrot/stand-ins'
 import { formOf, openTestApp, rulesFile, untilRead, type TestApp } from '../../testing/testApp'
@@ -39,6 +40,36 @@ describe('adding sources', () => {
       total: 3,
       passages: [{ ordinal: 0, headings: ['Allotment rules', 'Water'], locator: { label: 'Water' } }, {}, {}],
     })
+  })
+
+  it('takes an archive apart: one source for each document, none for what cannot be one', async () => {
+    const text = (words: string) => new TextEncoder().encode(words)
+    const packed = zipSync({
+      'docs/bees.md': text('# Bees\n\nTwo hives at most.'),
+      'docs/hours.json': text('{"gate":"closes at nine"}'),
+      '.hidden': text('x'),
+      'old.zip': text('x'),
+    })
+    const { body } = await app.ask('POST', `/api/agents/${agent}/sources`, formOf(new File([packed], 'docs.zip')))
+    expect(body.more).toHaveLength(1)
+    const read = await Promise.all([body.id, ...body.more].map((id: string) => untilRead(app.ask, id)))
+    expect(read).toMatchObject([
+      { status: 'ready', title: 'Bees' },
+      { status: 'ready', title: 'hours' },
+    ])
+    for (const id of [body.id, ...body.more]) await app.ask('DELETE', `/api/agents/${agent}/sources/${id}`)
+  })
+
+  it('refuses an archive that is damaged, and adds nothing of it', async () => {
+    const before = (await list()).length
+    const answer = await app.ask(
+      'POST',
+      `/api/agents/${agent}/sources`,
+      formOf(new File(['PK-no-zip-at-all'], 'docs.zip')),
+    )
+    expect(answer.status).toBe(400)
+    expect(answer.body.title).toMatch(/“docs.zip” is damaged/)
+    expect((await list()).length).toBe(before)
   })
 
   it('reads a note and pairs, and a pair is found by its question', async () => {

@@ -1,5 +1,6 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
+import type { Opened } from '@parrot/core/library'
 import type { Segment } from '@parrot/core/retrieval'
 import { threadFile } from '../places'
 import type { ReadOutcome, ReadTask } from './readWorker'
@@ -39,6 +40,11 @@ export class ReadPool {
 
   async index(title: string, passages: readonly { text: string; headings: readonly string[] }[]): Promise<Segment> {
     return (await this.#pool.run({ title, passages }, { name: 'indexPassages' })) as Segment
+  }
+
+  /** The documents of an archive. */
+  async openArchive(bytes: Uint8Array, name: string): Promise<Opened> {
+    return (await this.#pool.run({ bytes, name }, { name: 'openFiles' })) as Opened
   }
 
   close(): Promise<void> {

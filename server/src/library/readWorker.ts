@@ -1,7 +1,9 @@
 /** The thread documents are read in: bytes to passages, and passages to the segment of an index. */
 import type { MessagePort } from 'node:worker_threads'
 import {
+  openArchive,
   passagesOf,
+  type Opened,
   read,
   readPairs,
   readSite,
@@ -59,6 +61,9 @@ function readOrigin(
       return read({ bytes, name: origin.name, mediaType: origin.mediaType }, onPage)
   }
 }
+
+/** Opens an archive of documents; nothing of it is written anywhere. */
+export const openFiles = ({ bytes, name }: { bytes: Uint8Array; name: string }): Opened => openArchive(bytes, name)
 
 /** Builds the index segment of passages that all stand under one title. */
 export function indexPassages(task: {

@@ -13,6 +13,7 @@ import {
   sourceSchema,
   type NewSource,
 } from '@parrot/contract'
+import { isArchive } from '@parrot/core/library'
 import { agentById, touchAgent } from '../agents/queries'
 import { sourceVersions } from '../database'
 import type { Origin } from '../database'
@@ -38,12 +39,20 @@ const both = z.object({ id: z.string(), sourceId: z.string() })
 
 /** The library: sources, their passages, and the finder. */
 export const libraryRoutes =
-  ({ db, files, jobs, bus, library }: Services): FastifyPluginAsyncZod =>
+  ({ db, files, jobs, bus, library, pool }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     const take = async (agentId: string, origin: Origin, bytes: Uint8Array | null) => {
       const { sourceId, versionId } = await addSource(db, agentId, origin, bytes ? files.keep(bytes) : null)
       await jobs.add('read', versionId)
       return sourceId
+    }
+
+    /** A ZIP of documents gives one source for each; anything else is itself. */
+    const unpacked = async (given: Given): Promise<Given[]> => {
+      if (given.origin.kind !== 'file' || !given.bytes || !isArchive(given.origin.name)) return [given]
+      const opened = await pool.openArchive(given.bytes, given.origin.name)
+      if (!opened.ok) throw new HttpProblem(400, opened.message, opened.advice, { code: 'unreadable' })
+      return opened.files.map(({ name, bytes }) => ({ origin: { kind: 'file', name, mediaType: '' }, bytes }))
     }
 
     /** Begins reading a newer version; the present one answers until it is ready. */
@@ -70,11 +79,14 @@ export const libraryRoutes =
     app.post('/api/agents/:id/sources', { schema: { params, response: { 202: accepted } } }, async (request, reply) => {
       const { id } = request.params
       await agentById(db, id)
-      const { origin, bytes } = request.isMultipart() ? await uploaded(request) : written(request.body)
-      const sourceId = await take(id, origin, bytes)
+      const given = request.isMultipart() ? await uploaded(request) : written(request.body)
+      const all = await unpacked(given)
+      const ids: string[] = []
+      for (const { origin, bytes } of all) ids.push(await take(id, origin, bytes))
       await touchAgent(db, id)
       bus.tell(id, 'sources')
-      return reply.code(202).send({ id: sourceId, status: 'queued' })
+      const [first, ...more] = ids
+      return reply.code(202).send({ id: first!, status: 'queued', ...(more.length > 0 ? { more } : {}) })
     })
 
     app.delete('/api/agents/:id/sources/:sourceId', { schema: { params: both } }, async ({ params }, reply) => {

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { Source } from '@parrot/contract'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
+import { filesDropped } from './dropped'
 import { plural } from '../shared/when'
 import AddSource from './AddSource.vue'
 import FinderPane from './FinderPane.vue'
@@ -55,9 +56,9 @@ function answerSameNames(replace: boolean): void {
   void store.upload(files, replace)
 }
 
-function onDrop(event: DragEvent): void {
+async function onDrop(event: DragEvent): Promise<void> {
   isDragging.value = false
-  take([...(event.dataTransfer?.files ?? [])])
+  take(await filesDropped(event.dataTransfer))
 }
 
 function onPick(event: Event): void {
@@ -128,7 +129,7 @@ function onDragLeave(event: DragEvent): void {
       <EmptyNote
         v-else-if="store.sources.length === 0 && store.uploads.length === 0"
         title="Nothing to know yet"
-        text="Drag documents here: PDF, Word, Excel, CSV, PowerPoint, EPUB, Markdown, HTML or plain text. Add web pages, notes, and questions with fixed answers."
+        text="Drag documents or whole folders here: PDF, Word, Excel, PowerPoint, OpenDocument, CSV, EPUB, Markdown, HTML, JSON, captions, calendars, e-mails, plain text, or a ZIP of these. Add web pages, notes, and questions with fixed answers."
       />
       <ul v-else class="rows">
         <SourceRow

@@ -1,0 +1,106 @@
+import { strFromU8, Unzip, UnzipInflate } from 'fflate'
+
+/** One file inside a package. */
+export interface PackedFile {
+  /** The name as it is written in the package, folders included. */
+  readonly name: string
+  readonly bytes: Uint8Array
+}
+
+/** Why a package could not be unpacked: it is none, or it unpacks to more than is let through. */
+export type UnpackProblem = 'broken' | 'too large' | 'too many files' | 'encrypted'
+
+export type Unpacked =
+  { readonly ok: true; readonly files: readonly PackedFile[] } | { readonly ok: false; readonly problem: UnpackProblem }
+
+export interface UnpackLimits {
+  /** Bytes that all wanted files together may unpack to. */
+  readonly bytes: number
+  readonly files: number
+}
+
+const LIMITS: UnpackLimits = { bytes: 200 * 1024 * 1024, files: 20_000 }
+/** Bytes handed to the unpacker at a time, so that a bomb is stopped soon after it goes over the limit. */
+const STEP = 64 * 1024
+const LOCAL_HEADER = 0x04034b50
+const ENCRYPTED_BIT = 1
+
+/** Whether bytes begin as a ZIP package does. */
+export const isPackage = (bytes: Uint8Array): boolean =>
+  bytes.length >= 8 && new DataView(bytes.buffer, bytes.byteOffset).getUint32(0, true) === LOCAL_HEADER
+
+/**
+ * Unpacks the files of a ZIP package whose names are wanted. The limit counts the bytes that really come out, not what
+ * the package says of itself, so a package that lies about its sizes is stopped all the same. Nothing is written
+ * anywhere; names are given as they stand and must never be used as paths.
+ */
+export function unpack(
+  bytes: Uint8Array,
+  wanted: (name: string) => boolean,
+  limits: UnpackLimits = LIMITS,
+  keeps = true,
+): Unpacked {
+  if (!isPackage(bytes)) return { ok: false, problem: 'broken' }
+  if ((bytes[6]! & ENCRYPTED_BIT) !== 0) return { ok: false, problem: 'encrypted' }
+  const files: PackedFile[] = []
+  let total = 0
+  let count = 0
+  let problem: UnpackProblem | undefined
+  const unzip = new Unzip((entry) => {
+    if (++count > limits.files) problem ??= 'too many files'
+    if (problem || entry.name.endsWith('/') || !wanted(entry.name)) return
+    const chunks: Uint8Array[] = []
+    entry.ondata = (error, chunk, isLast) => {
+      if (error) problem ??= 'broken'
+      if (problem) return
+      total += chunk.length
+      if (total > limits.bytes) problem = 'too large'
+      else if (keeps) chunks.push(chunk)
+      if (isLast && !problem && keeps) files.push({ name: entry.name, bytes: joined(chunks) })
+    }
+    entry.start()
+  })
+  unzip.register(UnzipInflate)
+  try {
+    for (let at = 0; at < bytes.length && !problem; at += STEP)
+      unzip.push(bytes.subarray(at, at + STEP), at + STEP >= bytes.length)
+  } catch {
+    problem ??= 'broken'
+  }
+  return problem ? { ok: false, problem } : { ok: true, files }
+}
+
+/**
+ * What keeps a package from being handed to a reader that unpacks it by itself; undefined when nothing does. Nothing is
+ * kept in memory.
+ */
+export function packageProblem(bytes: Uint8Array): UnpackProblem | undefined {
+  const unpacked = unpack(bytes, () => true, LIMITS, false)
+  return unpacked.ok ? undefined : unpacked.problem
+}
+
+function joined(chunks: readonly Uint8Array[]): Uint8Array {
+  if (chunks.length === 1) return chunks[0]!
+  const whole = new Uint8Array(chunks.reduce((sum, each) => sum + each.length, 0))
+  let at = 0
+  for (const chunk of chunks) {
+    whole.set(chunk, at)
+    at += chunk.length
+  }
+  return whole
+}
+
+/** The text parts of a package by name. */
+export function textParts(bytes: Uint8Array, wanted: RegExp): Map<string, string> | UnpackProblem {
+  const unpacked = unpack(bytes, (name) => wanted.test(name))
+  return unpacked.ok ? new Map(unpacked.files.map((file) => [file.name, strFromU8(file.bytes)])) : unpacked.problem
+}
+
+/** What a designer is told of a package that could not be unpacked. */
+export const unpackMessage = (name: string, problem: UnpackProblem): string =>
+  ({
+    broken: `“${name}” is damaged, or is not what its name says.`,
+    'too large': `“${name}” unpacks to more than ${LIMITS.bytes / 1024 / 1024} MB.`,
+    'too many files': `“${name}” holds more than ${LIMITS.files.toLocaleString('en-GB')} files.`,
+    encrypted: `“${name}” is protected by a password.`,
+  })[problem]
