@@ -3,7 +3,7 @@ import { sidesOf, splitQuestion, tamperingIn } from '../question'
 import { placeOf, type FoundPassage, type Step, type WorkingDetail } from './turn'
 
 /** Passages put before the model. */
-const PASSAGES_GIVEN = 6
+const PASSAGES_GIVEN = 8
 
 /** Passages looked up for each further question of a line that asks several. */
 const PASSAGES_MORE = 4

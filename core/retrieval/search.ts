@@ -60,14 +60,39 @@ export function search(
       matched: query.terms.flatMap((term, at) => (candidate.postings[at] ? term.words : [])),
     }
   })
-  return varied(
-    hits.sort((a, b) => b.score - a.score),
-    limit,
-  )
+  return varied(withSurroundings(hits).sort((a, b) => b.score - a.score), limit)
+}
+
+/** What a passage gains of the scores of the two beside it, and of the best of its source. */
+const NEIGHBOURS = 0.15
+const SOURCE = 0.5
+const BEST_OF_SOURCE = 3
+
+/**
+ * Hits with what stands around them counted in: a passage between two that match, in a source that matches as a whole,
+ * answers more likely than the same words elsewhere. Measured with `npm run retrieval`.
+ */
+function withSurroundings(hits: readonly Hit[]): Hit[] {
+  const scores = new Map(hits.map((hit) => [keyOf(hit), hit.score]))
+  const bySource = new Map<number, number[]>()
+  for (const { segment, score } of hits) {
+    const best = bySource.get(segment) ?? []
+    best.push(score)
+    bySource.set(segment, best.sort((a, b) => b - a).slice(0, BEST_OF_SOURCE))
+  }
+  return hits.map((hit): Hit => {
+    const beside = [hit.passage - 1, hit.passage + 1].map((passage) => scores.get(keyOf({ ...hit, passage })) ?? 0)
+    const neighbours = NEIGHBOURS * (beside[0]! + beside[1]!)
+    const best = bySource.get(hit.segment)!
+    // The mean of those there are: a source of one short table is not held against it.
+    const source = (SOURCE * best.reduce((sum, each) => sum + each, 0)) / best.length
+    const parts = [...hit.parts, { name: 'neighbours', score: neighbours }, { name: 'source', score: source }]
+    return { ...hit, parts, score: hit.score + neighbours + source }
+  })
 }
 
 /** What each further hit of one source loses, so that one long document does not crowd the others out. */
-const CROWDING = 0.05
+const CROWDING = 0.03
 /** Hits looked at for each one wanted. */
 const POOL = 4
 

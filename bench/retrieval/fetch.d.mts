@@ -1,0 +1,2 @@
+export declare const TEXTS: string
+export declare function fetchTexts(): void
