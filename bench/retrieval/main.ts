@@ -48,14 +48,15 @@ const index = new LibraryIndex(
   documents.map((document) => buildSegment(document.map(({ title, text }) => ({ title, headings: [], body: text })))),
 )
 const ours =
-  (scorers: readonly Scorer[]): Find =>
+  (scorers: readonly Scorer[], hasSurroundings = true): Find =>
   (question) =>
-    search(index, question, { limit: DEPTH, scorers }).map(({ segment, passage }) => documents[segment]![passage]!.id)
+    search(index, question, { limit: DEPTH, scorers, hasSurroundings }).map(({ segment, passage }) => documents[segment]![passage]!.id)
 
 measure('this product', ours(SCORERS))
 for (const left of SCORERS) measure(`  without ${left.name}`, ours(SCORERS.filter((scorer) => scorer !== left)))
 const body = SCORERS.find((scorer) => scorer.name === 'body')!
-measure('plain BM25', ours([body]))
+measure('  without surroundings', ours(SCORERS, false))
+measure('plain BM25', ours([body], false))
 measure('MiniSearch', miniSearch(passages))
 measure('Lunr', lunrSearch(passages))
 

@@ -30,7 +30,11 @@ describe('searching', () => {
   it('explains a score by parts that add up to it', () => {
     const index = indexOf([passage('Dogs travel free on a lead.', ['Dogs'], 'Pets and dogs')])
     const [hit] = search(index, 'dogs travel free')
-    expect(hit!.parts.map((part) => part.name)).toEqual(SCORERS.map((scorer) => scorer.name))
+    expect(hit!.parts.map((part) => part.name)).toEqual([
+      ...SCORERS.map((scorer) => scorer.name),
+      'neighbours',
+      'source',
+    ])
     expect(hit!.parts.reduce((sum, part) => sum + part.score, 0)).toBeCloseTo(hit!.score, 10)
     expect(hit!.parts.find((part) => part.name === 'title')!.score).toBeGreaterThan(0)
     expect(hit!.parts.find((part) => part.name === 'phrase')!.score).toBeGreaterThan(0)

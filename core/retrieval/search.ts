@@ -24,6 +24,8 @@ export interface Hit extends PassageAt {
 export interface SearchOptions {
   readonly limit?: number
   readonly scorers?: readonly Scorer[]
+  /** Whether what stands around a passage counts; only measuring leaves it out. */
+  readonly hasSurroundings?: boolean
 }
 
 /**
@@ -33,7 +35,7 @@ export interface SearchOptions {
 export function search(
   index: LibraryIndex,
   question: string,
-  { limit = 8, scorers = SCORERS }: SearchOptions = {},
+  { limit = 8, scorers = SCORERS, hasSurroundings = true }: SearchOptions = {},
 ): Hit[] {
   const query = parseQuery(question)
   const lists = query.terms.map((term) => index.postings(term.stem))
@@ -60,7 +62,8 @@ export function search(
       matched: query.terms.flatMap((term, at) => (candidate.postings[at] ? term.words : [])),
     }
   })
-  return varied(withSurroundings(hits).sort((a, b) => b.score - a.score), limit)
+  const ranked = (all: Hit[]) => all.sort((a, b) => b.score - a.score)
+  return hasSurroundings ? varied(ranked(withSurroundings(hits)), limit) : ranked(hits).slice(0, limit)
 }
 
 /** What a passage gains of the scores of the two beside it, and of the best of its source. */

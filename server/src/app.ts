@@ -24,6 +24,7 @@ import { Jobs } from './jobs'
 import { LibraryCache } from './library/cache'
 import { giveUpReading, readWork } from './library/readJob'
 import { ReadPool } from './library/readPool'
+import { questionSetRoutes } from './library/questionSetRoutes'
 import { libraryRoutes } from './library/routes'
 import { lockFolder } from './lock'
 import { assetFolder } from './places'
@@ -141,6 +142,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(draftRoutes(services))
   await server.register(ruleSetRoutes(services))
   await server.register(libraryRoutes(services))
+  await server.register(questionSetRoutes(services))
   await server.register(turnRoutes(services))
   await server.register(rehearsalRoutes(services))
   await server.register(releaseRoutes(services))

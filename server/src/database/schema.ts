@@ -12,6 +12,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { Locator } from '@parrot/core/library'
 import type { Rule } from '@parrot/core/brief'
+import type { RankScores } from '@parrot/core/retrieval'
 import type { Citation, Memory, Outcome, Support, Working } from '@parrot/core/dialogue'
 import type { ScriptResult, ScriptTurn } from '@parrot/core/rehearsal'
 
@@ -281,6 +282,41 @@ export const ruleSets = pgTable('rule_sets', {
   createdAt: created(),
   removedAt: moment('removed_at'),
 })
+
+/** A question with the passage expected to answer it, kept by its source and beginning so that it outlives versions. */
+export const expectations = pgTable(
+  'expectations',
+  {
+    id: text('id').primaryKey(),
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    question: text('question').notNull(),
+    sourceId: text('source_id')
+      .notNull()
+      .references(() => sources.id, { onDelete: 'cascade' }),
+    excerpt: text('excerpt').notNull(),
+    createdAt: created(),
+    removedAt: moment('removed_at'),
+  },
+  (table) => [index('expectations_agent').on(table.agentId)],
+)
+
+/** How the question set did in one state of the library; a new row for each state that was looked at. */
+export const scoreboards = pgTable(
+  'scoreboards',
+  {
+    id: text('id').primaryKey(),
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    state: text('state').notNull(),
+    questions: integer('questions').notNull(),
+    scores: jsonb('scores').$type<RankScores>().notNull(),
+    createdAt: created(),
+  },
+  (table) => [index('scoreboards_agent').on(table.agentId)],
+)
 
 /** An outside model. The key is sealed with the key file of the data folder and never leaves the server. */
 export const endpoints = pgTable('endpoints', {

@@ -1,16 +1,24 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import type { Hit } from '@parrot/contract'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import type { Hit, WhyNot } from '@parrot/contract'
 import { get, wordsFor } from '../api/client'
 import { placeOf } from '../shared/place'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { useAgent } from '../frame/agentStore'
 import { useTry } from '../try/tryStore'
+import { useQuestionSet } from './questionSetStore'
+
+const ScoreBoard = defineAsyncComponent(() => import('./ScoreBoard.vue'))
 
 /** The finder: for a question, the passages that win, the words that matched, and the score by part. */
 const props = defineProps<{ agentId: string }>()
 defineEmits<{ passage: [sourceId: string, passageId: string] }>()
 const agents = useAgent()
+
+const questionSet = useQuestionSet()
+/** Why the passage that is expected for this very question did not win, when it did not. */
+const why = ref<WhyNot>()
+const expected = computed(() => questionSet.set?.questions.find((each) => each.question === question.value.trim()))
 
 const trying = useTry()
 /** Questions that are pinned already: likely the ones worth looking at. */
@@ -41,10 +49,25 @@ async function search(): Promise<void> {
     if (mine !== turn) return
     hits.value = found.hits
     error.value = ''
+    await explain(mine)
   } catch (problem) {
     if (mine === turn) error.value = wordsFor(problem)
   }
 }
+
+/** Asks why the expected passage is not first. */
+async function explain(mine: number): Promise<void> {
+  const passageId = expected.value?.passageId
+  const isFirst = passageId !== undefined && hits.value?.[0]?.passageId === passageId
+  const told =
+    passageId && !isFirst
+      ? await get<WhyNot>(
+          `/api/agents/${props.agentId}/search/why?q=${encodeURIComponent(question.value)}&passageId=${passageId}`,
+        ).catch(() => undefined)
+      : undefined
+  if (mine === turn) why.value = told
+}
+watch(expected, () => void explain(turn))
 
 const PARTS: Record<string, { name: string; tone: string; about: string }> = {
   title: { name: 'title', tone: 'a', about: 'words of the question in the source’s title' },
@@ -52,6 +75,9 @@ const PARTS: Record<string, { name: string; tone: string; about: string }> = {
   body: { name: 'text', tone: 'c', about: 'words in the passage itself' },
   phrase: { name: 'phrase', tone: 'd', about: 'words that stand together as in the question' },
   coverage: { name: 'coverage', tone: 'e', about: 'how much of the question the passage holds' },
+  meaning: { name: 'meaning', tone: 'f', about: 'other words that mean the same' },
+  neighbours: { name: 'neighbours', tone: 'g', about: 'how well the passages beside it match' },
+  source: { name: 'source', tone: 'h', about: 'how well its source matches as a whole' },
 }
 const most = computed(() => Math.max(0.001, ...(hits.value ?? []).map((hit) => hit.score)))
 const share = (score: number) => `${(100 * score) / most.value}%`
@@ -92,12 +118,25 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
       title="No passage holds a word of this"
       text="Try other words, add a source, or tell the glossary what your people call it."
     />
-    <ol v-else-if="hits" class="hits">
+    <p v-if="why && hits?.length" class="why" role="status">
+      The passage you expect is {{ why.rank === null ? 'not among the first fifty' : `ranked ${why.rank}` }}:
+      {{ why.reasons.join('; ') }}.
+    </p>
+    <ol v-if="!error && hits?.length" class="hits">
       <li v-for="(hit, at) in hits" :key="hit.passageId">
         <div class="head">
           <span class="rank number">{{ at + 1 }}</span>
           <button type="button" class="place" @click="$emit('passage', hit.sourceId, hit.passageId)">
             {{ placeOf(hit) }}
+          </button>
+          <button
+            type="button"
+            class="btn quiet small"
+            :disabled="questionSet.has(question, hit.passageId)"
+            :title="`Keep: “${question}” should be answered by this passage`"
+            @click="questionSet.add(question, hit.passageId)"
+          >
+            {{ questionSet.has(question, hit.passageId) ? '✓ Expected' : 'Expected' }}
           </button>
           <span class="score number">{{ hit.score.toFixed(2) }}</span>
         </div>
@@ -132,7 +171,7 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
         </p>
       </li>
     </ol>
-    <div v-else class="start">
+    <div v-if="!error && !hits" class="start">
       <p class="soft">
         The passages appear here as you type.<template v-if="starters.length"> Or begin with one of these:</template>
       </p>
@@ -142,6 +181,11 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
         </li>
       </ul>
     </div>
+    <ScoreBoard
+      :agent-id="agentId"
+      @ask="question = $event"
+      @passage="(source, passage) => $emit('passage', source, passage)"
+    />
   </section>
 </template>
 
@@ -231,6 +275,22 @@ i.d {
 }
 i.e {
   background: #7d8f6b;
+}
+i.f {
+  background: #b98aa6;
+}
+i.g {
+  background: #bfb7a4;
+}
+i.h {
+  background: #d9d0bd;
+}
+.why {
+  max-width: 760px;
+  margin: 12px 0 0;
+  padding: 8px 12px;
+  background: var(--straw-wash, #fbf3d3);
+  border-left: 3px solid var(--warm);
 }
 .parts {
   display: flex;
