@@ -18,7 +18,7 @@ const agents = useAgent()
 const questionSet = useQuestionSet()
 /** Why the passage that is expected for this very question did not win, when it did not. */
 const why = ref<WhyNot>()
-const expected = computed(() => questionSet.set?.questions.find((each) => each.question === question.value.trim()))
+const expected = computed(() => questionSet.set?.questions.find((each) => each.question === shownFor.value))
 
 const trying = useTry()
 /** Questions that are pinned already: likely the ones worth looking at. */
@@ -27,6 +27,8 @@ const starters = computed(() => trying.pins.map((pin) => pin.text).slice(0, 5))
 const WAIT_MS = 180
 const question = ref('')
 const hits = ref<Hit[]>()
+/** The question the hits shown answer: while one types, it is the one before. */
+const shownFor = ref('')
 const error = ref('')
 let timer: ReturnType<typeof setTimeout> | undefined
 let turn = 0
@@ -38,7 +40,8 @@ watch([question, () => agents.ticks.sources], () => {
 
 async function search(): Promise<void> {
   const mine = ++turn
-  if (question.value.trim() === '') {
+  const asked = question.value.trim()
+  if (asked === '') {
     hits.value = undefined
     return
   }
@@ -48,6 +51,7 @@ async function search(): Promise<void> {
     )
     if (mine !== turn) return
     hits.value = found.hits
+    shownFor.value = asked
     error.value = ''
     await explain(mine)
   } catch (problem) {
@@ -62,7 +66,7 @@ async function explain(mine: number): Promise<void> {
   const told =
     passageId && !isFirst
       ? await get<WhyNot>(
-          `/api/agents/${props.agentId}/search/why?q=${encodeURIComponent(question.value)}&passageId=${passageId}`,
+          `/api/agents/${props.agentId}/search/why?q=${encodeURIComponent(shownFor.value)}&passageId=${passageId}`,
         ).catch(() => undefined)
       : undefined
   if (mine === turn) why.value = told
@@ -122,7 +126,7 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
       The passage you expect is {{ why.rank === null ? 'not among the first fifty' : `ranked ${why.rank}` }}:
       {{ why.reasons.join('; ') }}.
     </p>
-    <ol v-if="!error && hits?.length" class="hits">
+    <ol v-if="!error && hits?.length" class="hits" :data-question="shownFor">
       <li v-for="(hit, at) in hits" :key="hit.passageId">
         <div class="head">
           <span class="rank number">{{ at + 1 }}</span>
@@ -132,11 +136,11 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
           <button
             type="button"
             class="btn quiet small"
-            :disabled="questionSet.has(question, hit.passageId)"
-            :title="`Keep: “${question}” should be answered by this passage`"
-            @click="questionSet.add(question, hit.passageId)"
+            :disabled="questionSet.has(shownFor, hit.passageId)"
+            :title="`Keep: “${shownFor}” should be answered by this passage`"
+            @click="questionSet.add(shownFor, hit.passageId)"
           >
-            {{ questionSet.has(question, hit.passageId) ? '✓ Expected' : 'Expected' }}
+            {{ questionSet.has(shownFor, hit.passageId) ? '✓ Expected' : 'Expected' }}
           </button>
           <span class="score number">{{ hit.score.toFixed(2) }}</span>
         </div>

@@ -23,7 +23,11 @@ const SCORES = [
 ] as const
 const percent = (share: number) => `${Math.round(share * 100)} %`
 
-const before = computed(() => store.set?.history.at(-2))
+/** The state before this one, when it was asked the same number of questions: other sets do not compare. */
+const before = computed(() => {
+  const [earlier, now] = store.set?.history.slice(-2) ?? []
+  return now && earlier?.questions === now.questions ? earlier : undefined
+})
 const moved = (key: (typeof SCORES)[number][0]) => {
   const change = before.value && store.set ? Math.round((store.set.scores[key] - before.value[key]) * 100) : 0
   return change === 0 ? '' : change > 0 ? `▲ ${change} since before` : `▼ ${-change} since before`

@@ -32,6 +32,7 @@ function draw(): void {
         borderWidth: 2,
         pointRadius: 3,
         tension: 0,
+        clip: false as const,
       })),
     },
     options: {
@@ -61,7 +62,7 @@ onBeforeUnmount(() => chart?.destroy())
       <canvas ref="canvas" role="img" :aria-label="`Scores of ${history.length} states of the library, oldest first`" />
     </div>
     <figcaption class="small soft">
-      <span><i class="one" /> found first</span> <span><i class="five" /> in the first five</span>, oldest state of the
+      <span><i class="one" /> found first</span><span><i class="five" /> in the first five</span>oldest state of the
       library on the left
     </figcaption>
   </figure>
@@ -81,7 +82,7 @@ figcaption i {
   vertical-align: middle;
 }
 figcaption span {
-  margin-right: 10px;
+  margin-right: 16px;
 }
 .one {
   background: var(--accent);

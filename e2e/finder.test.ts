@@ -1,0 +1,54 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Page } from 'playwright-core'
+import { openWorld, type World } from './world'
+
+/** The finder and its question set, dropped archives, and answers as tables: driven in a browser. */
+let world: World
+let page: Page
+let library: string
+beforeAll(async () => {
+  world = await openWorld()
+  const { agents } = (await (await fetch(`${world.url}/api/agents`)).json()) as {
+    agents: { id: string; name: string }[]
+  }
+  library = `/agents/${agents.find((agent) => agent.name === 'Marlow')!.id}/library`
+  page = await world.open(library)
+}, 120_000)
+afterAll(() => world.end())
+
+const find = async (question: string) => {
+  await page.getByLabel('Question for the finder').fill(question)
+  await page.locator(`.hits[data-question="${question}"] > li`).first().waitFor()
+}
+const board = () => page.getByRole('region', { name: 'Question set' })
+
+describe('the finder', () => {
+  it('keeps a question with the passage that should answer it, and scores the set', async () => {
+    await board().getByText('Ask the finder something').waitFor()
+    await find('Can I bring my dog?')
+    await page.locator('.hits > li').first().getByRole('button', { name: 'Expected' }).click()
+    await board().getByText('✓ first').waitFor()
+    expect(await board().locator('dd.number').first().innerText()).toBe('100 %')
+    expect(await page.locator('.hits > li').first().getByRole('button', { name: '✓ Expected' }).isDisabled()).toBe(true)
+  })
+
+  it('says why an expected passage did not win', async () => {
+    await find('When is the last boat from Sula Holm?')
+    await page.locator('.hits > li').nth(2).getByRole('button', { name: 'Expected' }).click()
+    await page.getByText(/The passage you expect is ranked 3: /).waitFor()
+    await board().getByText('◐ 3rd').waitFor()
+  })
+
+  it('gives back a question that was taken out', async () => {
+    await board().getByRole('button', { name: 'Take “Can I bring my dog?” out' }).click()
+    await page.getByText('is out of the question set').waitFor()
+    await board().getByText('✓ first').waitFor({ state: 'detached' })
+    await page.getByRole('button', { name: 'Undo' }).last().click()
+    await board().getByText('✓ first').waitFor()
+  })
+
+  it('asks a question of the set again when it is clicked', async () => {
+    await board().getByRole('button', { name: 'Can I bring my dog?', exact: true }).click()
+    expect(await page.getByLabel('Question for the finder').inputValue()).toBe('Can I bring my dog?')
+  })
+})
