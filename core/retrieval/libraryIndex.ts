@@ -10,6 +10,8 @@ export interface PassageAt {
 export interface Posting extends PassageAt {
   readonly counts: readonly [title: number, headings: number, body: number]
   readonly positions: Uint32Array
+  /** How often in one field, by FIELDS. */
+  count(field: number): number
 }
 
 /**
@@ -89,17 +91,33 @@ function dictionaryOf(segment: Segment): Map<string, number> {
 }
 
 function collect(segment: Segment, at: number, term: number, found: Posting[]): void {
-  const { starts, postings, positions } = segment
-  for (let posting = starts[term]!; posting < starts[term + 1]!; posting++) {
-    const base = posting * POSTING_WIDTH
-    const begin = postings[base + 4]!
-    const end = base + POSTING_WIDTH < postings.length ? postings[base + POSTING_WIDTH + 4]! : positions.length
-    found.push({
-      segment: at,
-      passage: postings[base]!,
-      counts: [postings[base + 1]!, postings[base + 2]!, postings[base + 3]!],
-      positions: positions.subarray(begin, end),
-    })
+  const { starts, postings } = segment
+  for (let posting = starts[term]!; posting < starts[term + 1]!; posting++)
+    found.push(new StoredPosting(segment, at, postings[posting * POSTING_WIDTH]!, posting * POSTING_WIDTH))
+}
+
+/** A posting read from its segment when it is asked for: most of what a common word has is never looked at. */
+class StoredPosting implements Posting {
+  constructor(
+    private readonly stored: Segment,
+    readonly segment: number,
+    readonly passage: number,
+    private readonly base: number,
+  ) {}
+
+  get counts(): readonly [number, number, number] {
+    const { postings } = this.stored
+    return [postings[this.base + 1]!, postings[this.base + 2]!, postings[this.base + 3]!]
+  }
+
+  get positions(): Uint32Array {
+    const { postings, positions } = this.stored
+    const next = this.base + POSTING_WIDTH
+    return positions.subarray(postings[this.base + 4]!, next < postings.length ? postings[next + 4]! : positions.length)
+  }
+
+  count(field: number): number {
+    return this.stored.postings[this.base + 1 + field]!
   }
 }
 

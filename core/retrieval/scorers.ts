@@ -44,7 +44,7 @@ const fieldScorer = (name: string, field: 0 | 1 | 2, weight: number): Scorer => 
       const length = index.lengths(candidate)[field]!
       let score = 0
       candidate.postings.forEach((posting, term) => {
-        if (posting) score += idfs[term]! * saturation(posting.counts[field], length, average)
+        if (posting) score += idfs[term]! * saturation(posting.count(field), length, average)
       })
       return score
     }
@@ -111,8 +111,9 @@ const meaningScorer: Scorer = {
       let score = 0
       candidate.meant.forEach((meant, term) => {
         if (!meant || candidate.postings[term]) return
-        const { counts } = meant.posting
-        const most = Math.max(...counts.map((count, field) => saturation(count, lengths[field]!, average[field]!)))
+        let most = 0
+        for (let field = 0; field < lengths.length; field++)
+          most = Math.max(most, saturation(meant.posting.count(field), lengths[field]!, average[field]!))
         score += meant.share * meant.rarity * query.terms[term]!.weight * most
       })
       return score
