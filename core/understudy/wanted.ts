@@ -220,15 +220,19 @@ const AMBIENT_WEIGHT = 0.6
 const isSpokenOf = (own: string, ambient: ReadonlySet<string>): boolean =>
   ambient.has(own) || [...synonymsOf(own)].some((other) => ambient.has(other))
 
+/** Forms looked for of each term; the rest are the least sure. */
+const MOST_FORMS = 16
+
 /** The forms a term may take in a text: itself, the names a glossary joins with it, everyday synonyms. */
 function formsOf(own: string, question: string, view: Pick<PromptView, 'glossary'>): Form[] {
-  return [
+  const forms = [
     { stems: [own], share: 1 },
     ...otherNames(own, question, view).map((stems) => ({ stems, share: 1 })),
     ...[...synonymsOf(own)].map((other) => ({ stems: [other], share: SYNONYM_SHARE })),
     ...[...kindsOf(own)].map((kind) => ({ stems: [kind], share: KIND_SHARE })),
     ...meaningsOf(own).map(({ stems, share }) => ({ stems, share: MEANING_LEAST + MEANING_MORE * share })),
   ]
+  return forms.sort((a, b) => b.share - a.share).slice(0, MOST_FORMS)
 }
 
 function otherNames(own: string, question: string, view: Pick<PromptView, 'glossary'>): string[][] {
@@ -243,11 +247,10 @@ function otherNames(own: string, question: string, view: Pick<PromptView, 'gloss
 
 /** How fully a set of stems speaks of a term, 0..1. */
 export function heldBy(term: Wanted, stems: ReadonlySet<string>): number {
-  let best = 0
-  for (const form of term.forms) {
-    if (form.share > best && form.stems.every((each) => stems.has(each))) best = form.share
-  }
-  return best
+  // Forms stand with the fullest first.
+  for (const { stems: wanted, share } of term.forms)
+    if (wanted.length === 1 ? stems.has(wanted[0]!) : wanted.every((each) => stems.has(each))) return share
+  return 0
 }
 
 /**
