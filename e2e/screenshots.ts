@@ -51,9 +51,18 @@ await shoot('brief', `${marlow}/brief`, async () => {
   await page.locator('#manner').evaluate((section) => section.scrollIntoView())
 })
 await shoot('prompt', `${marlow}/brief`, () => page.getByRole('tab', { name: 'Compiled prompt' }).click())
-await shoot('finder', `${marlow}/library`, () =>
-  page.getByLabel('Question for the finder').fill('How early must I check in?'),
-)
+await shoot('finder', `${marlow}/library`, async () => {
+  const expect = async (question: string, place: number) => {
+    await page.getByLabel('Question for the finder').fill(question)
+    const hits = page.locator(`.hits[data-question="${question}"] > li`)
+    await hits.nth(place).getByRole('button', { name: 'Expected' }).click()
+    await page.getByRole('button', { name: '✓ Expected' }).first().waitFor()
+  }
+  await expect('How early must I check in?', 0)
+  await expect('When is the last boat from Sula Holm?', 2)
+  await page.getByText(/The passage you expect is/).waitFor()
+})
+await shoot('questionset', `${marlow}/library`)
 await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
   await page.mouse.move(900, 500)
