@@ -50,7 +50,9 @@ const index = new LibraryIndex(
 const ours =
   (scorers: readonly Scorer[], hasSurroundings = true): Find =>
   (question) =>
-    search(index, question, { limit: DEPTH, scorers, hasSurroundings }).map(({ segment, passage }) => documents[segment]![passage]!.id)
+    search(index, question, { limit: DEPTH, scorers, hasSurroundings }).map(
+      ({ segment, passage }) => documents[segment]![passage]!.id,
+    )
 
 measure('this product', ours(SCORERS))
 for (const left of SCORERS) measure(`  without ${left.name}`, ours(SCORERS.filter((scorer) => scorer !== left)))

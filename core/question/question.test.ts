@@ -5,6 +5,7 @@ import {
   moodOf,
   sidesOf,
   splitQuestion,
+  withSubjectOf,
   tamperingIn,
   withoutPoliteness,
   writtenOut,
@@ -97,4 +98,28 @@ describe('attempts on the brief', () => {
     'Can I forget my ticket at home?',
     'Answer as soon as possible',
   ])('“%s” is none', (line) => expect(tamperingIn(line)).toBeUndefined())
+})
+
+describe('a question that points back', () => {
+  it.each([
+    ['What does the stool course cost?', 'How many evenings is it?', 'How many evenings is the stool course?'],
+    ['Where is the help desk?', 'When is it open?', 'When is the help desk open?'],
+    ['Is there parking?', 'How much is it?', 'How much is parking?'],
+    ['How early must I check in?', 'How much is it?', 'How much is it?'],
+    ['Where is the hut?', 'Is it possible to camp?', 'Is it possible to camp?'],
+  ])('after “%s”: %s', (before, question, whole) => expect(withSubjectOf(before, question)).toBe(whole))
+})
+
+describe('the kind of answer', () => {
+  it.each([
+    ['How much water does it hold?', 'measure'],
+    ['How much do I owe?', 'money'],
+    ['How much rent do I pay?', 'money'],
+    ['What is the deposit for the drill?', 'money'],
+    ['What is the weight of the roller?', 'measure'],
+    ['I weigh 160 kg, can I use the ladder?', 'yesNo'],
+    ['The pump is broken. What now?', 'howTo'],
+    ['What do two buffets come to?', 'money'],
+    ['Spade or fork, which is lighter?', 'comparison'],
+  ])('%s: %s', (question, kind) => expect(answerKindOf(question)).toBe(kind))
 })

@@ -6,6 +6,7 @@ import {
   inUnitOf,
   isEnglishWord,
   keepsTo,
+  kindsOf,
   languageOf,
   oppositesOf,
   quantitiesIn,
@@ -122,5 +123,38 @@ describe('languages', () => {
   it('stems each in its own way', () => {
     expect(stem('Häuser', 'de')).toBe(stem('Haus', 'de'))
     expect(stem('chevaux', 'fr')).not.toBe('')
+  })
+})
+
+describe('more measures', () => {
+  it.each([
+    ['uses 45 kWh', 'energy', 45_000],
+    ['draws 9 kW', 'power', 9000],
+    ['holds 50 GB', 'data', 50_000_000],
+    ['runs at 230 V', 'voltage', 230],
+    ['drives 30 mph', 'speed', 48.28032],
+    ['measures two acres', 'area', 8093.7128448],
+  ] as const)('%s', (text, dimension, value) => {
+    const [found] = quantitiesIn(text)
+    expect(found!.dimension).toBe(dimension)
+    expect(found!.value).toBeCloseTo(value, 6)
+  })
+
+  it('counts how often, but takes a rate for a rate', () => {
+    expect(quantitiesIn('You can renew twice.')).toMatchObject([{ dimension: 'count', value: 2, unit: 'times' }])
+    expect(quantitiesIn('Renew it three times.')).toMatchObject([{ value: 3, unit: 'times' }])
+    expect(quantitiesIn('Water twice a week.').filter((each) => each.unit === 'times')).toEqual([])
+  })
+
+  it('reads bounds that stand before the figure in other words', () => {
+    expect(quantitiesIn('max. load 150 kg')[0]!.bound).toBe('most')
+    expect(quantitiesIn('Highest temperature: 90 °C')[0]!.bound).toBe('most')
+  })
+})
+
+describe('kinds of thing', () => {
+  it('hold one way: a cat is a pet, and a pet is no cat', () => {
+    expect([...kindsOf(stem('cat'))]).toEqual([stem('pet')])
+    expect([...kindsOf(stem('pet'))]).toEqual([])
   })
 })

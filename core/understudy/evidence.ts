@@ -1,17 +1,8 @@
-import {
-  contentStems,
-  daysIn,
-  oppositesOf,
-  quantitiesIn,
-  stemList,
-  stemSet,
-  terms,
-  wordSet,
-  type Quantity,
-} from '../text'
+import { contentStems, daysIn, oppositesOf, quantitiesIn, stemSet, terms, wordSet, type Quantity } from '../text'
 import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
 import { keyOf, unitsOf, type Unit } from './units'
+import { asksForMeasure, instructs, suits } from './fit'
 import { heldBy, type Asked, type Wanted } from './wanted'
 
 /** A unit with how well it answers: `coverage` is the share of the question it speaks of, `score` adds what kind it is. */
@@ -53,6 +44,8 @@ const OTHER_DAYS = 0.4
 const LIGHT_MOST = 0.4
 const DAY_WEIGHT = 1.2
 const QUESTION_FLAW = 0.4
+/** An occasion answers only where the rest of the question is spoken of almost whole. */
+const SURE = 0.85
 /** What is said of the opposite ("opens" for "closes") hardly answers. */
 const OPPOSITE = 0.7
 
@@ -240,7 +233,7 @@ function facing(unit: Unit, asked: Asked): number {
     return /^(?:We|Our)\b/.test(unit.text) ? 1 : 0
   if (!/\b(?:i|my)\b/i.test(asked.text)) return 0
   if (/^(?:We|Our)\b/.test(unit.text)) return -1
-  return /\byou(?:r)?\b/i.test(unit.text) || INSTRUCTS.test(unit.text) ? 1 : 0
+  return /\byou(?:r)?\b/i.test(unit.text) || instructs(unit.text) ? 1 : 0
 }
 
 const CASE = /\b(?:if|when|in case of|in the event of|what about|should) (.+)$/i
@@ -284,7 +277,7 @@ const TELEPHONE = /\d{3,}[ \d]{4,}/
 /** "Which boat" may be answered by a name, "what is the phone number" by figures, without the word itself. */
 function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, asked: Asked, kinds: Instances): boolean {
   if (kind === 'time' || kind === 'money' || kind === 'count') return true
-  if (kind === 'measure') return MEASURES.some(([pattern]) => pattern.test(asked.text))
+  if (kind === 'measure') return asksForMeasure(asked.text)
   if (term.stem === 'discount') return /%/.test(unit.text)
   if (/^(?:mail|email|e-mail|address)$/.test(term.stem)) return /@/.test(unit.text)
   if (kind !== 'list') return false
@@ -321,165 +314,3 @@ function isOfOtherDays(unit: Unit, days: ReadonlySet<number>): boolean {
   const own = daysIn(unit.text)
   return own.size > 0 && ![...days].some((day) => own.has(day))
 }
-
-const TIME =
-  /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|months?|years?|daily|at once|always|never|january|february|march|april|may|june|july|august|september|october|november|december)\b|\b(?:in|since|from|until|by) (?:1[5-9]|20)\d\d\b|\b\d{1,2}(?:st|nd|rd|th)\b/i
-/** "When …" may be answered by an occasion as well as by a time: "while the presses are running". */
-const OCCASION =
-  /\b(?:while|when|before|after|until|from the|as soon as|with (?:the|your) (?:first|second|third|next|last))\b/i
-const OCCASION_FIT = 0.3
-/** "How much" may be answered without a sum: free, at half pay, at twice the rate. */
-const SAYS_PAY = /\b(?:free|no charge|full price|half|double|twice|(?:full|half|sick) pay|per cent|refunded)\b|%/i
-const PAY_FIT = 0.5
-/** An occasion answers only where the rest of the question is spoken of almost whole. */
-const SURE = 0.85
-const REASON =
-  /\b(?:because|since|so that|in order to|due to|therefore|for safety|which is why|as a result|to (?:account|avoid|keep|make sure|protect|prevent))\b/i
-
-/** Tells what to do: "To join, come to …", "In case of fire, press …", "Press the red button". */
-const INSTRUCTS =
-  /^(?:\d+[.)] )?(?:(?:to \p{L}+[^.;]{0,40}|(?:in case|if|when|before|after|once)\b[^.;]{0,60}), )?(?:please |first )?(?:fill in|write|call|ring|phone|send|ask|apply|go|come|bring|press|show|tell|contact|use|choose|open|close|click|enter|put|take|check|find|look|leave|wait|sign|register|book|pay|report|switch|turn|place|return|keep|speak|talk|see|e-?mail) /iu
-/** Says what has to be done or may be done, by whomever. */
-const DEMANDS = /\b(?:you can|must|needs? to|ha(?:ve|s) to|should|please|by (?:\p{L}+ing|phone|e-?mail|post))\b/iu
-const DEMAND_FIT = 0.6
-/** "Who …?" is answered by a name before it is by "staff" or "children". */
-const ROLE_FIT = 0.5
-
-/** Whether a unit names somebody; of a row, in another cell than the one that says what the row is about. */
-const namesPerson = ({ text, cells }: Pick<Unit, 'text' | 'cells'>): boolean =>
-  cells.length === 0
-    ? PERSON_NAME.test(text)
-    : cells.some((cell) => cell !== keyOf({ cells }) && PERSON_NAME.test(cell.value))
-
-/** "In room 12", "beside the sink": a place, rather than any "by" or "on". */
-const IS_PLACE =
-  /\b(?:in|at|on|under|beside|behind|near|next to|above|below|opposite|inside|outside|between|by) (?:the|a|an|our|your|its|room|floor|\p{Lu})|\b(?:upstairs|downstairs|outside|indoors|here|there)\b/u
-
-/** How well a unit has what a kind of question asks for, 0..1. */
-export function suits(
-  unit: Pick<Unit, 'text' | 'cells'>,
-  kind: AnswerKind,
-  asked: Pick<Asked, 'text' | 'terms'>,
-): number {
-  const { text } = unit
-  if (kind === 'time') {
-    const states = quantitiesIn(text).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
-    return states || TIME.test(text) ? 1 : OCCASION.test(text) ? OCCASION_FIT : 0
-  }
-  const asksRole = /^\W*who (?:may|can|could|must|should|has|have|needs?|is (?:allowed|able|entitled))\b/i.test(
-    asked.text,
-  )
-  if (kind === 'who' && !asksRole) return namesPerson(unit) ? 1 : isSuited(unit, kind, asked) ? ROLE_FIT : 0
-  if (kind === 'howTo') return INSTRUCTS.test(text) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
-  if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
-    return SAYS_PAY.test(text) ? PAY_FIT : 0
-  return isSuited(unit, kind, asked) ? 1 : 0
-}
-
-function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: Pick<Asked, 'text' | 'terms'>): boolean {
-  const { text } = unit
-  switch (kind) {
-    case 'money':
-      return (
-        /[£€$¥]\s?\d|\b(?:free|no charge|refunded)\b/i.test(text) ||
-        quantitiesIn(text).some(({ dimension }) => dimension === 'money')
-      )
-    case 'count':
-      return tellsHowMany(unit, asked)
-    case 'measure':
-      return (
-        isOfThing(unit, asked) &&
-        quantitiesIn(text).some((each) => isMeasureFor(each, asked.text) && !isRate(text, each))
-      )
-    case 'why':
-      return REASON.test(text)
-    case 'where':
-      return IS_PLACE.test(text)
-    case 'who':
-      if (ASKS_NAME.test(asked.text)) return PERSON_NAME.test(text)
-      return /\b(?:only|staff|crew|manager|everyone|anyone|nobody|members?|children|adults?|passengers?|visitors?|people|desk|office|team|director|driver|doctor|owner)\b/i.test(
-        text,
-      )
-    default:
-      return false
-  }
-}
-
-/** "Places are limited to fourteen" says for how many people there is room. */
-const LIMITED = /\b(?:limited to|at most|up to|a maximum of|no more than|room for) \w+/i
-const ROOM = /\b(?:places|seats|spaces|room|people|persons|participants|guests)\b/i
-const PEOPLE = stemList('people person participant guest visitor member child adult passenger')
-
-/** Whether a unit says how many there are of what "how many …" asks about. */
-function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'text' | 'terms'>): boolean {
-  const noun = /\bhow many ([\p{L}’'-]+(?: [\p{L}’'-]+)?)/iu.exec(asked.text)?.[1]
-  if (/\bhow often\b/i.test(asked.text)) return TIME.test(text) || /\b(?:once|twice|times|every)\b/i.test(text)
-  if (!noun) return /\d/.test(text)
-  const stems = new Set(terms(noun).map((term) => term.stem))
-  const wanted = asked.terms.filter((term) => stems.has(term.stem))
-  const isMeant = (of: ReadonlySet<string>) =>
-    [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
-  if (cells.some((cell) => /^\d[\d,]*$/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`))))
-    return true
-  if (LIMITED.test(text) && [...stems].some((each) => PEOPLE.has(each)) && ROOM.test(text)) return true
-  return quantitiesIn(text).some((each) => isMeant(new Set([...each.of, ...stemSet(each.unit)])))
-}
-
-const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[] = [
-  [/\bthe (?:\w+ ){0,3}weight\b/i, ['mass']],
-  [/\bthe (?:\w+ ){0,3}(?:length|width|height|depth)\b/i, ['length', 'duration']],
-  [/\bthe (?:\w+ ){0,3}temperature\b/i, ['temperature']],
-  [/\bthe (?:\w+ ){0,3}duration\b/i, ['duration']],
-  [/\bhow much (?:electricity|energy|current)\b/i, ['energy', 'power']],
-  [/\bhow much power\b|\bhow powerful\b/i, ['power', 'energy']],
-  [/\bhow much (?:memory|storage|data|space)\b/i, ['data', 'volume', 'length', 'area']],
-  [/\bhow much (?:water|fuel|liquid|milk|oil|paint)\b/i, ['volume', 'mass']],
-  [/\bhow fast\b/i, ['speed', 'duration']],
-  [/\bhow old\b/i, ['age', 'duration']],
-  [/\bhow heavy\b|\bhow much .*weigh/i, ['mass']],
-  [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],
-  [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)/i, ['length']],
-  [/\bhow long (?:must|should|can|may) [^?]*\bbe\b/i, ['length', 'count', 'duration']],
-  [/\bhow long\b|\bhow much (?:time|notice)\b/i, ['duration', 'length']],
-  [/\bhow (?:big|large)\b/i, ['length', 'volume', 'count', 'mass', 'data', 'area']],
-  [/\bhow far\b/i, ['length', 'duration']],
-  [/\bhow (?:tall|wide|high|deep)\b/i, ['length']],
-  [/\bhow much (?:luggage|baggage|weight)\b/i, ['mass', 'count']],
-]
-
-/** Words that name what is measured: "Weight when empty: 115 kg". */
-const NAMES_MEASURE =
-  /\b(?:weigh|weighs|weight|heavy|tall|height|high|wide|width|deep|depth|long|length|large|size|holds|old|age|temperature|hot|speed|fast)\b/i
-
-/** "How heavy is the boat?" is answered where the boat is spoken of, not by any weight on its page. */
-function isOfThing(unit: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'text' | 'terms'>): boolean {
-  if (
-    unit.cells.length > 0 ||
-    !/\bhow (?:heavy|tall|wide|high|deep|big|large|old|hot|warm|fast) (?:is|are|was)\b/i.test(asked.text)
-  )
-    return true
-  const own = stemSet(unit.text)
-  if (NAMES_MEASURE.test(unit.text)) return true
-  return asked.terms.some((term) => (term.role === 'name' || term.role === 'subject') && heldBy(term, own) > 0)
-}
-
-/** "Every three weeks" and "once a month" say how often, not how long. */
-const isRate = (text: string, { start }: Quantity): boolean =>
-  /(?:\b(?:every|each|per|once|twice|times)|\dp|[£€$][\d.,]+)\s+(?:an? )?$/i.test(text.slice(0, start))
-
-const isMeasureFor = ({ dimension }: Quantity, question: string): boolean => {
-  const rule = MEASURES.find(([pattern]) => pattern.test(question))
-  return rule ? rule[1].includes(dimension) : dimension !== 'count'
-}
-
-/** Kinds of question that only evidence of the right kind answers: no sum, no answer to "how much". */
-const NEEDS_FIT: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'measure'])
-
-/** "Who is the dean?" wants a name; "who may enter?" does not. */
-const ASKS_NAME =
-  /^\W*who(?:['’]s| is| are| was| leads?| runs?| heads?| owns?| teaches| gives| founded| wrote) (?!allowed|responsible|able|entitled|liable|it\b)/i
-const PERSON_NAME = /\p{Lu}[\p{Ll}’'-]+ (?:(?:van|de|von|der|la) )?\p{Lu}[\p{Ll}’'-]+|\b(?:Mr|Mrs|Ms|Dr)\.? \p{Lu}/u
-
-/** Whether a question of this kind is answered only by evidence that holds what it asks for. */
-export const needsFit = (kind: AnswerKind, question: string): boolean =>
-  NEEDS_FIT.has(kind) || (kind === 'who' && /^\W*who(?:['’]s| is| was) /i.test(question) && ASKS_NAME.test(question))

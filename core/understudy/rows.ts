@@ -1,6 +1,7 @@
 import { contentStems, daysIn, quantitiesIn, terms, stemSet, jaccard } from '../text'
 import type { AnswerKind } from '../question'
-import { suits, type Evidence } from './evidence'
+import { type Evidence } from './evidence'
+import { suits } from './fit'
 import type { Task } from './task'
 import { keyOf, type Cell, type Unit } from './units'
 import { heldBy, type Asked } from './wanted'

@@ -1,5 +1,5 @@
 import { contentStems, stemSet, words } from '../../text'
-import { needsFit, suits } from '../evidence'
+import { needsFit, suits } from '../fit'
 import { unitsAllowed } from '../manner'
 import type { Finding, Solver, Task } from '../task'
 import { questionOver, unitsOf } from '../units'

@@ -1,4 +1,5 @@
-import { suits, THIN } from '../evidence'
+import { THIN } from '../evidence'
+import { suits } from '../fit'
 import { polarityOf } from '../polarity'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
