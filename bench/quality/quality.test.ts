@@ -6,7 +6,6 @@ import { CORPORA } from './questions/question'
 
 /** Known misses stand here until the engine answers them; the list may only shrink. */
 const MISSED = new Set([
-  'What is the difference between the Petrel and the Guillemot?',
   'How long is a reserved tool kept for me?',
   'My machine arrived broken. What now?',
   'Until when can I complain?',
