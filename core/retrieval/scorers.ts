@@ -2,6 +2,12 @@ import { idf, saturation } from './bm25'
 import type { LibraryIndex, Posting } from './libraryIndex'
 import type { Query } from './query'
 
+/** One part of a hit's score, already weighted: the parts of a hit add up to its score. */
+export interface ScorePart {
+  readonly name: string
+  readonly score: number
+}
+
 /** What a passage matched: for each query term (by its order) the posting, where there is one. */
 export interface Candidate {
   readonly segment: number

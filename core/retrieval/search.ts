@@ -1,14 +1,8 @@
 import { candidates, meantBy } from './gather'
 import type { LibraryIndex, PassageAt } from './libraryIndex'
 import { parseQuery } from './query'
-import { rarityOf, SCORERS, type Scorer } from './scorers'
+import { rarityOf, SCORERS, type ScorePart, type Scorer } from './scorers'
 import { best, surroundings, varied } from './surroundings'
-
-/** One part of a hit's score, already weighted: the parts of a hit add up to its score. */
-export interface ScorePart {
-  readonly name: string
-  readonly score: number
-}
 
 /** A passage that matched, with its score, the score's parts, and the share of the question's terms it holds. */
 export interface Hit extends PassageAt {

@@ -1,5 +1,5 @@
 import type { PassageAt } from './libraryIndex'
-import type { ScorePart } from './search'
+import type { ScorePart } from './scorers'
 
 /** What a passage gains of the scores of the two beside it, and of the best of its source. */
 const NEIGHBOURS = 0.15

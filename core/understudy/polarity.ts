@@ -47,7 +47,7 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
   if (lead) return lead[1]!.toLowerCase() as Polarity
   const clause = clauseFor(unit, asked)
   if (asksNeed) {
-    if (NOT_NEEDED.test(clause)) return hasOpenCondition(unit.text, clause, asked) ? 'no' : 'no'
+    if (NOT_NEEDED.test(clause)) return 'no'
     if (isNegated(clause, asked)) return 'unclear'
     return NEEDED.test(clause) ? 'yes' : /\bfree\b|\bmay\b|\bcan\b/i.test(clause) ? 'no' : 'unclear'
   }

@@ -40,7 +40,9 @@ export function sayCell({ header, value }: Cell, { asked, phrases }: Pick<Task, 
   if (/^\d+$/.test(value) && /[^s]s\b/.test(noun)) return phrases.thereAre(value, asNoun(header))
   if (/^(?:yes|no)$/i.test(value)) return `${asNoun(header)}: ${value.toLowerCase()}`
   const isOfName = /^\p{Lu}\p{Ll}/u.test(asNoun(header)) && (isName(header, asked) || !isEnglishWord(header))
-  return isOfName ? `it is ${value} (${header})` : phrases.cellIs(lowerFirst(asNoun(header)), value)
+  return isOfName
+    ? `it is ${value} (${header})`
+    : phrases.cellIs(/^\p{Lu}{2}/u.test(header) ? header : header[0]!.toLowerCase() + header.slice(1), value)
 }
 
 const isName = (header: string, asked: Asked): boolean => [...stemSet(header)].some((each) => asked.names.has(each))
@@ -54,12 +56,8 @@ const HAPPENS = new Set(
 
 /** "starts *on* 20 January", "opens *at* 09:00"; nothing before anything else. */
 const prepositionFor = (value: string): string =>
-  /^\d{1,2}[:.h]\d{2}/.test(value)
-    ? 'at '
-    : /^\d{1,2} \p{Lu}|^(?:mon|tues|wednes|thurs|fri|satur|sun)day/iu.test(value) &&
-        !/day/i.test(value.replace(/^\w+day\b/i, ''))
-      ? 'on '
-      : ''
+  /^\d{1,2}[:.h]\d{2}/.test(value) ? 'at ' : A_DAY.test(value) ? 'on ' : ''
+const A_DAY = /^(?:\d{1,2} \p{Lu}\p{L}+(?: \d{4})?|(?:mon|tues|wednes|thurs|fri|satur|sun)day)$/iu
 
 /** A row told as a piece of a reply: the sentence, where it stands, and its cells for a reply laid out as a table. */
 export const rowPiece = (row: Evidence, told: readonly string[], task: Task): Piece => ({
