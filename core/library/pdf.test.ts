@@ -1,22 +1,6 @@
-import PDFDocument from 'pdfkit'
 import { describe, expect, it } from 'vitest'
 import { passagesOf, read } from './index'
-
-type Page = (pdf: PDFKit.PDFDocument) => void
-
-async function makePdf(pages: readonly Page[], options: PDFKit.PDFDocumentOptions = {}): Promise<Uint8Array> {
-  const pdf = new PDFDocument({ size: 'A5', ...options })
-  const parts: Buffer[] = []
-  pdf.on('data', (part: Buffer) => parts.push(part))
-  const ended = new Promise((resolve) => pdf.on('end', resolve))
-  pages.forEach((draw, at) => {
-    if (at > 0) pdf.addPage()
-    draw(pdf)
-  })
-  pdf.end()
-  await ended
-  return new Uint8Array(Buffer.concat(parts))
-}
+import { pdfOf } from './testing/pdfOf'
 
 const heading = (pdf: PDFKit.PDFDocument, text: string) => pdf.font('Helvetica-Bold').fontSize(18).text(text)
 const body = (pdf: PDFKit.PDFDocument, text: string) => pdf.font('Times-Roman').fontSize(11).text(text).moveDown()
@@ -24,7 +8,7 @@ const body = (pdf: PDFKit.PDFDocument, text: string) => pdf.font('Times-Roman').
 describe('reading PDF', () => {
   it('tells headings by their size, joins lines to paragraphs and says on which page each stands', async () => {
     const long = 'Water is turned on in April and turned off in October, and nobody may use a sprinkler at any time.'
-    const bytes = await makePdf([
+    const bytes = await pdfOf([
       (pdf) => {
         heading(pdf, 'Water')
         body(pdf, long)
@@ -44,14 +28,13 @@ describe('reading PDF', () => {
 
   it('drops running heads and page numbers, and keeps bullets as items', async () => {
     const pages = ['Tools are in the shed.', 'Keys hang by the door.', 'Dogs stay on a lead.', '• a spade'].map(
-      (text, at): Page =>
-        (pdf) => {
-          pdf.font('Helvetica').fontSize(8).text('Allotment rules', 60, 20)
-          pdf.text(`Page ${at + 1} of 4`, 60, 560, { lineBreak: false })
-          pdf.font('Times-Roman').fontSize(11).text(text, 60, 200)
-        },
+      (text, at) => (pdf: PDFKit.PDFDocument) => {
+        pdf.font('Helvetica').fontSize(8).text('Allotment rules', 60, 20)
+        pdf.text(`Page ${at + 1} of 4`, 60, 560, { lineBreak: false })
+        pdf.font('Times-Roman').fontSize(11).text(text, 60, 200)
+      },
     )
-    const result = await read({ bytes: await makePdf(pages, { margin: 10 }), name: 'rules.pdf' })
+    const result = await read({ bytes: await pdfOf(pages, { margin: 10 }), name: 'rules.pdf' })
     if (!result.ok) throw new Error(result.problem.message)
     expect(result.document.blocks.map((block) => block.text)).toEqual([
       'Tools are in the shed.',
@@ -62,8 +45,8 @@ describe('reading PDF', () => {
   })
 
   it('refuses a file behind a password, and a scan, each with what to do', async () => {
-    const locked = await makePdf([(pdf) => body(pdf, 'Secret.')], { userPassword: 'sesame' })
-    const scan = await makePdf([(pdf) => pdf.rect(10, 10, 200, 200).fill('#888888')])
+    const locked = await pdfOf([(pdf) => body(pdf, 'Secret.')], { userPassword: 'sesame' })
+    const scan = await pdfOf([(pdf) => pdf.rect(10, 10, 200, 200).fill('#888888')])
     const problemOf = async (bytes: Uint8Array) => {
       const result = await read({ bytes, name: 'x.pdf' })
       return result.ok ? '' : `${result.problem.message} ${result.problem.advice}`
@@ -73,7 +56,7 @@ describe('reading PDF', () => {
   })
 
   it('reports each page as it is read', async () => {
-    const bytes = await makePdf([(pdf) => body(pdf, 'One.'), (pdf) => body(pdf, 'Two.')])
+    const bytes = await pdfOf([(pdf) => body(pdf, 'One.'), (pdf) => body(pdf, 'Two.')])
     const seen: string[] = []
     await read({ bytes, name: 'x.pdf' }, (done, total) => seen.push(`${done}/${total}`))
     expect(seen).toEqual(['1/2', '2/2'])

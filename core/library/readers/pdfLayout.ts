@@ -1,28 +1,21 @@
 import { oneLine, type Block, type Locator } from '../document'
-
-/** One line of a PDF page: its text, type size (points), weight, and the place of its first character (points). */
-export interface Line {
-  readonly text: string
-  readonly page: number
-  readonly size: number
-  readonly isBold: boolean
-  readonly left: number
-  readonly fromTop: number
-  readonly pageHeight: number
-}
+import { tableBlocks } from '../tables'
+import { isGrid, isLine, MARGIN_SHARE, type Grid, type Line, type Part } from './pdfPage'
 
 /** A heading is set at least this much larger than the body text. */
 const HEADING_RATIO = 1.12
+/** Column edges on two pages this close, in points, are the same column. */
+const SAME_EDGE = 6
 /** Lines this far apart, in body type sizes, belong to different paragraphs. */
 const PARAGRAPH_GAP = 1.75
-const MARGIN_SHARE = 0.09
 const ITEM = /^\s*(?:[•●▪◦‣–*-]|\d{1,3}[.)]|\(?[a-z][.)])\s+/
 
-/** Blocks of a PDF from its lines: headings, paragraphs and list items, each located by page. */
-export function layOut(lines: readonly Line[]): Block[] {
-  const kept = withoutRunningHeads(lines)
-  const body = bodySize(kept)
-  const levels = headingLevels(kept, body)
+/** Blocks of a PDF from what stands on its pages: headings, paragraphs, list items and table rows, located by page. */
+export function layOut(all: readonly Part[]): Block[] {
+  const kept = withHeaders(withoutRunningHeads(all))
+  const lines = kept.filter(isLine)
+  const body = bodySize(lines)
+  const levels = headingLevels(lines, body)
   const blocks: Block[] = []
   let open: { kind: 'paragraph' | 'item' | 'heading'; level: number; lines: Line[] } | undefined
   const close = () => {
@@ -30,6 +23,11 @@ export function layOut(lines: readonly Line[]): Block[] {
     open = undefined
   }
   for (const line of kept) {
+    if (isGrid(line)) {
+      close()
+      blocks.push(...rowsOfTable(line))
+      continue
+    }
     const level = levelOf(line, body, levels)
     const last = open?.lines.at(-1)
     const kind = level > 0 ? 'heading' : ITEM.test(line.text) && !endsSentence(line, open, body) ? 'item' : 'paragraph'
@@ -44,11 +42,49 @@ export function layOut(lines: readonly Line[]): Block[] {
   return blocks
 }
 
+/** The first row names the columns: years aside, most of it holds no figures. Rows of a program's output do. */
+const looksLikeHeader = (row: readonly string[]): boolean =>
+  row.filter((cell) => /\d/.test(cell) && !/\b(?:19|20)\d\d\b/.test(cell)).length * 2 < row.length
+
+/** Tables whose first row names no columns, and that go on with no table of the page before, are lines. */
+function withHeaders(parts: readonly Part[]): Part[] {
+  const kept: Part[] = []
+  for (const part of parts) {
+    const last = kept.at(-1)
+    const goesOn = isGrid(part) && last && isGrid(last) && continuation(last, part)
+    if (!isGrid(part)) kept.push(part)
+    else if (goesOn) kept.splice(-1, 1, goesOn)
+    else if (looksLikeHeader(part.cells[0]!)) kept.push(part)
+    else kept.push(...part.lines)
+  }
+  return kept
+}
+
+/** One table with the part of it that stands on the next page: same columns; a repeated header row is dropped. */
+function continuation(table: Grid, next: Grid): Grid | undefined {
+  const isSame =
+    next.page > table.page &&
+    next.lefts.length === table.lefts.length &&
+    next.lefts.every((left, at) => Math.abs(left - table.lefts[at]!) < SAME_EDGE)
+  if (!isSame) return undefined
+  const isRepeated = next.cells[0]?.join('|') === table.cells[0]?.join('|')
+  const cells = [...table.cells, ...next.cells.slice(isRepeated ? 1 : 0)]
+  return { ...table, page: next.page, cells, pages: [...pagesOf(table), ...pagesOf(next).slice(isRepeated ? 1 : 0)] }
+}
+
+/** The page of each row of a table. */
+const pagesOf = (table: Grid): readonly number[] => table.pages ?? table.cells.map(() => table.page)
+
+const rowsOfTable = (table: Grid): Block[] =>
+  tableBlocks(table.cells, (row) => onPage(pagesOf(table)[row] ?? table.page))
+
+const onPage = (page: number): Locator => ({ kind: 'page', page, label: `page ${page}` })
+
 /** "… when the wind is above force / 5. Doors stay locked": the number ends the sentence above and opens no list. */
 function endsSentence(line: Line, open: { kind: string; lines: Line[] } | undefined, body: number): boolean {
   const last = open?.lines.at(-1)
   if (open?.kind !== 'paragraph' || !last || last.page !== line.page || !/^\s*\d/.test(line.text)) return false
-  const isNextLine = line.fromTop - last.fromTop <= body * PARAGRAPH_GAP
+  const isNextLine = line.base - last.base <= body * PARAGRAPH_GAP
   return isNextLine && !/[.!?:;,]["'”’)]?\s*$/.test(last.text)
 }
 
@@ -61,19 +97,18 @@ function continues(
   body: number,
 ): boolean {
   if (kind === 'item' || level !== open.level) return false
-  const gap = line.fromTop - last.fromTop
+  const gap = line.base - last.base
   const isSamePage = line.page === last.page
   if (kind === 'heading') return open.kind === 'heading' && isSamePage && gap > 0 && gap < line.size * PARAGRAPH_GAP
   if (open.kind === 'heading') return false
-  if (!isSamePage) return !/[.!?:]["'”’)]?\s*$/.test(last.text) && /^\s*\p{Ll}/u.test(line.text)
-  return gap < 0 || gap <= body * PARAGRAPH_GAP
+  if (!isSamePage || line.opensColumn) return !/[.!?:]["'”’)]?\s*$/.test(last.text) && /^\s*\p{Ll}/u.test(line.text)
+  return gap >= 0 && gap <= body * PARAGRAPH_GAP
 }
 
 function toBlock(kind: 'paragraph' | 'item' | 'heading', level: number, lines: readonly Line[]): Block[] {
   const text = joined(lines)
   if (text === '') return []
-  const page = lines[0]!.page
-  const locator: Locator = { kind: 'page', page, label: `page ${page}` }
+  const locator = onPage(lines[0]!.page)
   return kind === 'heading'
     ? [{ kind, level, text, locator }]
     : [{ kind, text: text.replace(/^[•●▪◦‣*]\s*/, '- '), locator }]
@@ -116,23 +151,47 @@ function levelOf(line: Line, body: number, levels: readonly number[]): number {
  * Without what repeats at the top or foot of pages: a line whose text, digits aside, stands in the margin of at least
  * three pages and a third of them, and bare page numbers there.
  */
-function withoutRunningHeads(lines: readonly Line[]): Line[] {
-  const pages = new Set(lines.map((line) => line.page)).size
+function withoutRunningHeads(parts: readonly Part[]): Part[] {
+  const lines = parts.filter(isLine)
+  const pages = new Set(parts.map((part) => part.page)).size
   const seen = new Map<string, Set<number>>()
   for (const line of lines) {
     if (!isInMargin(line)) continue
     const key = pattern(line)
     seen.set(key, (seen.get(key) ?? new Set()).add(line.page))
   }
-  return lines.filter((line) => {
-    if (!isInMargin(line)) return true
-    if (/^\s*(?:page\s+)?\d{1,4}(?:\s*(?:of|\/)\s*\d{1,4})?\s*$/i.test(line.text)) return false
-    const on = seen.get(pattern(line))?.size ?? 0
+  const offset = folioOffset(lines.filter(isInMargin), pages)
+  return parts.filter((part) => {
+    if (isGrid(part) || !isInMargin(part)) return true
+    if (offset !== undefined && foliosOf(part).includes(part.page + offset)) return false
+    if (PAGE_NUMBER.test(part.text)) return false
+    const on = seen.get(pattern(part))?.size ?? 0
     return !(on >= 3 && on >= pages / 3)
   })
 }
 
+/** The numbers a line begins or ends with: "5.6. Uploading 33", "32 Chapter 5" name their page beside a changing title. */
+const foliosOf = (line: Line): number[] =>
+  [/^\s*(\d{1,4})\s/.exec(line.text), /\s(\d{1,4})\s*$/.exec(line.text)].flatMap((found) =>
+    found ? [Number(found[1])] : [],
+  )
+
+/** A line that is only a page number, in figures or the small Roman numerals of front matter. */
+const PAGE_NUMBER = /^\s*(?:(?:page\s+)?\d{1,4}(?:\s*(?:of|\/)\s*\d{1,4})?|[ivxl]{1,6})\s*$/i
+
+/** How far printed page numbers stand from counted ones, when half of the pages agree on it. */
+function folioOffset(margins: readonly Line[], pages: number): number | undefined {
+  const on = new Map<number, Set<number>>()
+  for (const line of margins)
+    for (const folio of foliosOf(line)) {
+      const offset = folio - line.page
+      on.set(offset, (on.get(offset) ?? new Set()).add(line.page))
+    }
+  const [offset, seen] = [...on].sort((a, b) => b[1].size - a[1].size)[0] ?? []
+  return seen && seen.size >= 3 && seen.size >= pages / 2 ? offset : undefined
+}
+
 const isInMargin = (line: Line): boolean =>
-  line.fromTop < line.pageHeight * MARGIN_SHARE || line.fromTop > line.pageHeight * (1 - MARGIN_SHARE)
+  line.base < line.pageHeight * MARGIN_SHARE || line.base > line.pageHeight * (1 - MARGIN_SHARE)
 
 const pattern = (line: Line): string => oneLine(line.text).replace(/\d+/g, '#').toLowerCase()
