@@ -44,3 +44,6 @@ export const endpointTest = z.object({ ok: z.boolean(), message: z.string(), too
 
 export type Endpoint = z.infer<typeof endpointSchema>
 export type NewEndpoint = z.input<typeof newEndpoint>
+
+/** What the designer is called: noted with what they add. */
+export const designerName = z.object({ name: z.string().trim().max(80) })

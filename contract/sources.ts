@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Locator } from '@parrot/core/library'
+import { sitePlan, title, url } from './sourceFields'
 import { SOURCE_KINDS, SOURCE_STATUSES } from './constants'
 
 export type { Locator }
@@ -8,6 +9,13 @@ export type { Locator }
 export const locatorSchema = z.custom<Locator>(
   (value) => typeof value === 'object' && value !== null && 'label' in value,
 )
+
+/** How a source is cut into passages; sizes in characters. */
+export const cuttingSchema = z.object({
+  by: z.enum(['structure', 'size', 'row', 'sentence']),
+  target: z.number().int().min(100).max(4000),
+  overlap: z.number().int().min(0).max(1000),
+})
 
 export const sourceSchema = z.object({
   id: z.string(),
@@ -28,6 +36,23 @@ export const sourceSchema = z.object({
   version: z.number(),
   /** True while a newer version than the one that answers is being read. */
   isReplacing: z.boolean(),
+  /** Changes by hand whose passage the last reading did not find any more. */
+  lostEdits: z.number(),
+  cutting: cuttingSchema,
+  description: z.string(),
+  shelf: z.string(),
+  tags: z.array(z.string()),
+  weight: z.number(),
+  validFrom: z.string().nullable(),
+  validUntil: z.string().nullable(),
+  addedBy: z.string(),
+  refreshHours: z.number().nullable(),
+  /** Whether the original can be looked at. */
+  hasOriginal: z.boolean(),
+  /** How many agents use it. */
+  agents: z.number(),
+  /** A source added earlier that is much the same, and how much (0..1). */
+  alike: z.object({ sourceId: z.string(), share: z.number() }).nullable(),
   addedAt: z.string(),
   changedAt: z.string(),
 })
@@ -39,23 +64,9 @@ export const pairSchema = z.object({
   answer: z.string().trim().min(1, 'Write the answer.').max(8000),
 })
 
-const title = z.string().trim().min(1, 'Give it a title.').max(200)
-const url = z
-  .string()
-  .trim()
-  .max(2000)
-  .refine((value) => /^https?:\/\/[^\s/]+/i.test(value) && URL.canParse(value), {
-    message: 'Write a full address that begins with http:// or https://.',
-  })
-
 export const newSource = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('page'), url }),
-  z.object({
-    kind: z.literal('site'),
-    url,
-    maxPages: z.number().int().min(1).max(500).default(30),
-    maxDepth: z.number().int().min(0).max(10).default(3),
-  }),
+  z.object({ kind: z.literal('page'), url, renderMs: sitePlan.renderMs }),
+  z.object({ kind: z.literal('site'), ...sitePlan, pages: z.array(url).min(1).max(500).optional() }),
   z.object({ kind: z.literal('note'), title, text: z.string().trim().min(1, 'Write the note.').max(500_000) }),
   z.object({ kind: z.literal('pairs'), title, pairs: z.array(pairSchema).min(1, 'Add at least one pair.').max(5000) }),
 ])
@@ -73,6 +84,19 @@ export const passageSchema = z.object({
   text: z.string(),
   headings: z.array(z.string()).readonly(),
   locator: locatorSchema,
+  /** The text as read, when it was changed by hand. */
+  original: z.string().nullable(),
+  /** Excluded passages are shown, but never found. */
+  isExcluded: z.boolean(),
+  /** How many of the last turns cited it. */
+  cited: z.number().optional(),
+})
+
+export const sourceElsewhere = z.object({
+  id: z.string(),
+  title: z.string(),
+  kind: z.enum(SOURCE_KINDS),
+  agents: z.array(z.string()),
 })
 
 export const passagePage = z.object({ total: z.number(), passages: z.array(passageSchema) })
@@ -94,6 +118,8 @@ export const hitSchema = z.object({
 export const hitList = z.object({ hits: z.array(hitSchema) })
 
 export type Source = z.infer<typeof sourceSchema>
+export type Cutting = z.infer<typeof cuttingSchema>
+export type SourceElsewhere = z.infer<typeof sourceElsewhere>
 export type NewSource = z.input<typeof newSource>
 export type Pair = z.infer<typeof pairSchema>
 export type Passage = z.infer<typeof passageSchema>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { strToU8, zipSync } from 'fflate'
 import ExcelJS from 'exceljs'
-import { parseLinks, passagesOf, read, readPairs, readSite, type Document } from './index'
+import { lookAtHtml, passagesOf, read, readPairs, readSite, type Document } from './index'
 
 const bytes = (text: string) => new TextEncoder().encode(text)
 
@@ -166,7 +166,7 @@ describe('sites and pairs', () => {
 
   it('gathers absolute links of a page once, and only web links', () => {
     expect(
-      parseLinks('<a href="/b">b</a><a href="/b">b</a><a href="mailto:x@y.example">m</a>', 'https://a.example/'),
+      lookAtHtml('<a href="/b">b</a><a href="/b">b</a><a href="mailto:x@y.example">m</a>', 'https://a.example/').links,
     ).toEqual(['https://a.example/b'])
   })
 

@@ -9,20 +9,78 @@ export interface Passage {
   readonly locator: Locator
 }
 
-/** Sizes in characters. A passage closes once it reaches `target`; it never exceeds `most` unless one sentence does. */
-export interface PassageSizes {
+/**
+ * How a document is cut. By `structure`: along headings, lists and paragraphs, closing at `target` characters; by
+ * `size`: as near to `target` as sentences allow, whatever the headings; by `row`: each paragraph, item or row for
+ * itself; by `sentence`: each sentence for itself. A passage begins with the last sentences of the one before it, as
+ * many as `overlap` characters hold, when both stand under the same heading.
+ */
+export interface Cutting {
+  readonly by: 'structure' | 'size' | 'row' | 'sentence'
   readonly target: number
-  readonly most: number
+  readonly overlap: number
 }
 
-export const PASSAGE_SIZES: PassageSizes = { target: 700, most: 1100 }
+/** The usual way. Sizes in characters. */
+export const CUTTING: Cutting = { by: 'structure', target: 700, overlap: 0 }
+
+/** A passage never exceeds this many targets unless one sentence does. */
+const MOST = 11 / 7
 
 /**
- * Cuts a document into passages along its structure: a heading always opens a new one, a pair stands alone, list items
- * stay with the line that leads them in, and a paragraph longer than `most` is parted between sentences, never inside
- * one. A heading that nothing follows becomes a passage itself, so that no word of the document is lost.
+ * Cuts a document into passages. By structure, a heading always opens a new one, a pair stands alone, list items stay
+ * with the line that leads them in, and a long paragraph is parted between sentences, never inside one. A heading that
+ * nothing follows becomes a passage itself, so that no word of the document is lost.
  */
-export function passagesOf(document: Document, sizes: PassageSizes = PASSAGE_SIZES): Passage[] {
+export function passagesOf(document: Document, cutting: Cutting = CUTTING): Passage[] {
+  const cut = cutting.by === 'structure' ? byStructure(document, cutting) : byPieces(document, cutting)
+  return cutting.overlap > 0 && cutting.by !== 'row' ? overlapping(cut, cutting.overlap) : cut
+}
+
+/** Every block for itself, parted or put together by size. */
+function byPieces(document: Document, { by, target }: Cutting): Passage[] {
+  const passages: Passage[] = []
+  let path: { level: number; text: string }[] = []
+  let open: Passage | undefined
+  const close = () => {
+    if (open) passages.push({ ...open, ordinal: passages.length })
+    open = undefined
+  }
+  document.blocks.forEach((block, at) => {
+    if (block.kind === 'heading') {
+      path = [...path.filter((heading) => heading.level < block.level), { level: block.level, text: block.text }]
+      const next = document.blocks[at + 1]
+      if (next && !(next.kind === 'heading' && next.level <= block.level)) return
+    }
+    const texts = by === 'row' || block.kind === 'row' ? [block.text] : sentences(block.text).map((each) => each.text)
+    texts.forEach((text, part) => {
+      const isFull = open && (by !== 'size' || open.text.length + text.length + 1 > target)
+      if (isFull) close()
+      const joint = part === 0 ? '\n' : ' '
+      open = open
+        ? { ...open, text: open.text + joint + text }
+        : { ordinal: 0, text, headings: path.map((heading) => heading.text), locator: block.locator }
+    })
+  })
+  close()
+  return passages
+}
+
+/** Passages that begin with the end of the one before, where both stand under the same headings. */
+const overlapping = (passages: readonly Passage[], overlap: number): Passage[] =>
+  passages.map((passage, at) => {
+    const before = passages[at - 1]
+    if (!before || before.headings.join('\n') !== passage.headings.join('\n')) return passage
+    let tail = ''
+    for (const { text } of sentences(before.text).toReversed()) {
+      if (tail.length + text.length > overlap) break
+      tail = tail === '' ? text : `${text} ${tail}`
+    }
+    return tail === '' ? passage : { ...passage, text: `${tail}\n${passage.text}` }
+  })
+
+function byStructure(document: Document, { target }: Cutting): Passage[] {
+  const sizes = { target, most: Math.round(target * MOST) }
   const passages: Passage[] = []
   let path: { level: number; text: string }[] = []
   let open: TextBlock[] = []
@@ -81,7 +139,7 @@ const changesPage = (first: TextBlock | undefined, next: TextBlock): boolean =>
   (first?.locator.kind === 'page' && next.locator.kind === 'page' && first.locator.page !== next.locator.page) ||
   (first?.locator.kind === 'slide' && next.locator.kind === 'slide' && first.locator.slide !== next.locator.slide)
 
-function parted(text: string, sizes: PassageSizes): string[] {
+function parted(text: string, sizes: { readonly target: number }): string[] {
   const parts: string[] = []
   let open = ''
   for (const sentence of sentences(text)) {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { passagesOf, read } from './index'
-import { pdfOf } from './testing/pdfOf'
+import { pdfOf } from '../testing/pdf'
 
 const heading = (pdf: PDFKit.PDFDocument, text: string) => pdf.font('Helvetica-Bold').fontSize(18).text(text)
 const body = (pdf: PDFKit.PDFDocument, text: string) => pdf.font('Times-Roman').fontSize(11).text(text).moveDown()

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pdfOf } from './testing/pdfOf'
+import { pdfOf } from '../testing/pdf'
 import { read, type Block } from './index'
 
 const blocksOf = async (bytes: Uint8Array): Promise<readonly Block[]> => {

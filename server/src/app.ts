@@ -22,10 +22,16 @@ import { guardOrigin } from './http/guard'
 import { answerProblems } from './http/problems'
 import { Jobs } from './jobs'
 import { LibraryCache } from './library/cache'
+import { careRoutes } from './library/careRoutes'
+import { findingRoutes } from './library/findingRoutes'
+import { originalRoutes } from './library/originalRoutes'
 import { giveUpReading, readWork } from './library/readJob'
+import { keepRefreshing } from './library/refresh'
+import { endSurvey, surveyWork } from './library/survey'
+import { surveyRoutes } from './library/surveyRoutes'
 import { ReadPool } from './library/readPool'
 import { questionSetRoutes } from './library/questionSetRoutes'
-import { libraryRoutes } from './library/routes'
+import { libraryRoutes, MOST_FILE_BYTES } from './library/routes'
 import { lockFolder } from './lock'
 import { assetFolder } from './places'
 import { rehearsalRoutes } from './rehearsals/routes'
@@ -38,7 +44,6 @@ import { turnRoutes } from './turns/routes'
 
 export const VERSION = '0.1.0'
 
-const MOST_FILE_BYTES = 200 * 1024 * 1024
 const MOST_BODY_BYTES = 8 * 1024 * 1024
 
 /** A server that is ready to listen, and its end. */
@@ -68,7 +73,10 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
     const pool = new ReadPool()
     const library = new LibraryCache(db, pool)
     const means = { config, db, files, bus, pool, library }
-    const jobs = new Jobs(db, server.log, { read: readWork(means) }, giveUpReading(means))
+    const jobs = new Jobs(db, server.log, {
+      read: { work: readWork(means), giveUp: giveUpReading(means) },
+      survey: { work: surveyWork(means), giveUp: (id, reason) => endSurvey(db, id, reason) },
+    })
     const seal = new Seal(config.dataFolder)
     const services: Services = {
       config,
@@ -83,11 +91,14 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
       log: server.log,
     }
     await addRoutes(server, services)
+    files.sweep()
     await jobs.start()
+    const stopRefreshing = keepRefreshing(services)
     return {
       server,
       services,
       close: async () => {
+        stopRefreshing()
         await server.close()
         await jobs.stop()
         await pool.close()
@@ -122,8 +133,9 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
     strictTransportSecurity: false,
   })
   await server.register(multipart, {
-    limits: { fileSize: MOST_FILE_BYTES, files: 1, fields: 10 },
-    throwFileSizeLimit: true,
+    // Beyond the limit the route itself stops reading, so that it can say which file it was.
+    limits: { fileSize: MOST_FILE_BYTES + 1, files: 1, fields: 10 },
+    throwFileSizeLimit: false,
   })
   await server.register(swagger, {
     openapi: { info: { title: 'Mild Parrot', version: VERSION } },
@@ -142,6 +154,10 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(draftRoutes(services))
   await server.register(ruleSetRoutes(services))
   await server.register(libraryRoutes(services))
+  await server.register(careRoutes(services))
+  await server.register(originalRoutes(services))
+  await server.register(findingRoutes(services))
+  await server.register(surveyRoutes(services))
   await server.register(questionSetRoutes(services))
   await server.register(turnRoutes(services))
   await server.register(rehearsalRoutes(services))

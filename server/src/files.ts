@@ -1,6 +1,25 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs'
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeSync,
+} from 'node:fs'
+import { open, rm } from 'node:fs/promises'
 import { join } from 'node:path'
+
+/** A stream went on beyond what may be kept. */
+export class TooLarge extends Error {
+  constructor(readonly most: number) {
+    super(`More than ${most} bytes.`)
+  }
+}
 
 /** Where originals are kept: each file under the SHA-256 of its bytes, so that the same bytes are kept once. */
 export class FileStore {
@@ -22,6 +41,51 @@ export class FileStore {
     }
     renameSync(draft, path)
     return hash
+  }
+
+  /**
+   * Keeps what a stream gives, without holding it in memory. A stream that fails or is longer than `most` bytes leaves
+   * nothing behind.
+   */
+  async keepStream(stream: AsyncIterable<Uint8Array>, most: number): Promise<{ hash: string; bytes: number }> {
+    mkdirSync(this.folder, { recursive: true })
+    const draft = join(this.folder, `${randomUUID()}.part`)
+    const hash = createHash('sha256')
+    let bytes = 0
+    try {
+      const file = await open(draft, 'wx', 0o600)
+      try {
+        for await (const part of stream) {
+          bytes += part.length
+          if (bytes > most) throw new TooLarge(most)
+          hash.update(part)
+          await file.write(part)
+        }
+        await file.sync()
+      } finally {
+        await file.close()
+      }
+      const name = hash.digest('hex')
+      const path = this.#path(name)
+      mkdirSync(join(path, '..'), { recursive: true })
+      renameSync(draft, path)
+      return { hash: name, bytes }
+    } catch (error) {
+      await rm(draft, { force: true })
+      throw error
+    }
+  }
+
+  /** Where the bytes kept under a name lie, for a thread that reads them itself. */
+  pathOf(hash: string): string {
+    return this.#path(hash)
+  }
+
+  /** Clears what uploads that were cut off by a kill left behind. Only when nothing is being kept. */
+  sweep(): void {
+    if (!existsSync(this.folder)) return
+    for (const name of readdirSync(this.folder, { recursive: true, encoding: 'utf8' }))
+      if (name.endsWith('.part')) rmSync(join(this.folder, name), { force: true })
   }
 
   /** The bytes kept under a name; throws when the file is gone. */

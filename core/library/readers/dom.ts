@@ -186,12 +186,14 @@ function rowsOf(table: Element): string[][] {
   return rows
 }
 
-/** The addresses a page links to, absolute, http and https only, each once. */
-export function parseLinks(html: string, base: string): string[] {
+/** Absolute http addresses a parsed page links to, in order, each once; links marked "nofollow" are left out. */
+export function linksOf(dom: Dom, base: string): string[] {
   const found = new Set<string>()
-  for (const link of parseDom(html).querySelectorAll('a[href]')) {
+  for (const link of dom.querySelectorAll('a[href]')) {
     const href = link.getAttribute('href') ?? ''
-    if (URL.canParse(href, base) && /^https?:$/.test(new URL(href, base).protocol)) found.add(new URL(href, base).href)
+    if (/\bnofollow\b/i.test(link.getAttribute('rel') ?? '') || !URL.canParse(href, base)) continue
+    const url = new URL(href, base)
+    if (/^https?:$/.test(url.protocol)) found.add(url.href)
   }
   return [...found]
 }

@@ -1,21 +1,11 @@
-import { init, type WrappedPdfiumModule } from '@embedpdf/pdfium'
+import type { WrappedPdfiumModule } from '@embedpdf/pdfium'
 import { failed, oneLine, readable, type ReadResult, type SourceFile } from '../document'
+import { heap, withPdf } from './pdfium'
 import { layOut } from './pdfLayout'
 import { isGrid, readingOrder, type Part, type Segment } from './pdfPage'
 
 /** FPDF_GetLastError codes (fpdfview.h). */
 const ERROR_PASSWORD = 4
-
-let engine: Promise<WrappedPdfiumModule> | undefined
-
-/** PDFium is one WebAssembly module per thread; making it costs tens of milliseconds, so it is kept. */
-function pdfium(): Promise<WrappedPdfiumModule> {
-  engine ??= init({}).then((module) => {
-    module.PDFiumExt_Init()
-    return module
-  })
-  return engine
-}
 
 /** Called after each page with the pages done so far and the pages there are. */
 export type OnPage = (done: number, total: number) => void
@@ -25,13 +15,8 @@ export type OnPage = (done: number, total: number) => void
  * stay tables, headings are told by size and weight, running heads and page numbers are dropped, words cut at a line's
  * end are joined. Encrypted and scanned files are refused.
  */
-export async function readPdf(file: SourceFile, onPage: OnPage = () => {}): Promise<ReadResult> {
-  const module = await pdfium()
-  const { malloc, free } = module.pdfium.wasmExports
-  const at = malloc(file.bytes.length)
-  heap(module).set(file.bytes, at)
-  const handle = module.FPDF_LoadMemDocument(at, file.bytes.length, '')
-  try {
+export function readPdf(file: SourceFile, onPage: OnPage = () => {}): Promise<ReadResult> {
+  return withPdf(file.bytes, (module, handle) => {
     if (!handle) return refused(file.name, module.FPDF_GetLastError())
     const count = module.FPDF_GetPageCount(handle)
     const parts: Part[] = []
@@ -48,10 +33,7 @@ export async function readPdf(file: SourceFile, onPage: OnPage = () => {}): Prom
     const blocks = layOut(parts)
     const firstHeading = blocks.find((block) => block.kind === 'heading')?.text
     return readable(metaTitle(module, handle) || firstHeading || '', blocks, file.name)
-  } finally {
-    if (handle) module.FPDF_CloseDocument(handle)
-    free(at)
-  }
+  })
 }
 
 function refused(name: string, code: number): ReadResult {
@@ -62,8 +44,6 @@ function refused(name: string, code: number): ReadResult {
     'Download or export the file again, and check that it opens in a viewer.',
   )
 }
-
-const heap = (module: WrappedPdfiumModule): Uint8Array => (module.pdfium as unknown as { HEAPU8: Uint8Array }).HEAPU8
 
 /** What stands on one page, in reading order. */
 function partsOfPage(module: WrappedPdfiumModule, handle: number, index: number): Part[] {

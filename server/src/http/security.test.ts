@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newDataFolder, openTestApp, type TestApp } from '../../testing/testApp'
 import { buildApp, configFrom } from '..'
-import { fetchPage, isPublicAddress } from '../library/fetchPage'
+import { fetchPage, isPublicAddress } from '../crawl'
 import { Seal } from '../settings/seal'
 
 let app: TestApp
@@ -93,7 +93,7 @@ describe('fetching pages', () => {
     'http://2130706433:1/',
     'http://0x7f000001:1/',
   ])('does not reach %s', async (url) => {
-    expect(await fetchPage(url, [])).toMatchObject({
+    expect(await fetchPage(url, { allowedHosts: [] })).toMatchObject({
       ok: false,
       problem: { message: expect.stringContaining('private network') },
     })
@@ -108,7 +108,7 @@ describe('fetching pages', () => {
     )
     await new Promise<void>((resolve) => outside.listen(0, '127.0.0.1', resolve))
     const host = `127.0.0.1:${(outside.address() as { port: number }).port}`
-    const result = await fetchPage(`http://${host}/`, [host])
+    const result = await fetchPage(`http://${host}/`, { allowedHosts: [host] })
     expect(result).toMatchObject({ ok: false, hostToAllow: `localhost:${innerPort}` })
     inside.close()
     outside.close()
@@ -118,7 +118,7 @@ describe('fetching pages', () => {
     const server = createServer((request, response) => response.writeHead(302, { location: `${request.url}x` }).end())
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
     const host = `127.0.0.1:${(server.address() as { port: number }).port}`
-    expect(await fetchPage(`http://${host}/`, [host])).toMatchObject({
+    expect(await fetchPage(`http://${host}/`, { allowedHosts: [host] })).toMatchObject({
       ok: false,
       problem: { message: expect.stringContaining('redirects more than') },
     })

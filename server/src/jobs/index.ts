@@ -6,6 +6,12 @@ import { newId } from '../ids'
 /** Does one kind of job. Reports 0..1; stops soon after the signal aborts; throws only on bugs. */
 export type Work = (subject: string, report: (progress: number) => void, signal: AbortSignal) => Promise<void>
 
+/** One kind of work: how it is done, and what happens to its subject when it is given up, so that it does not wait for ever. */
+export interface Works {
+  readonly work: Work
+  readonly giveUp: (subject: string, reason: string) => Promise<void>
+}
+
 type Kind = (typeof jobs.$inferSelect)['kind']
 
 /** Jobs at work at one time: reading computes in threads, so more than the cores would only wait. */
@@ -25,9 +31,7 @@ export class Jobs {
   constructor(
     private readonly db: Database,
     private readonly log: FastifyBaseLogger,
-    private readonly works: Readonly<Record<Kind, Work>>,
-    /** Told when a job was given up, so that its subject does not wait for ever. */
-    private readonly onGivenUp: (subject: string, reason: string) => Promise<void>,
+    private readonly works: Readonly<Record<Kind, Works>>,
   ) {}
 
   /** Takes up what an earlier run of the server left undone, and begins working. */
@@ -71,7 +75,7 @@ export class Jobs {
       if (!job || this.#isStopping) return
       if (job.attempts >= MOST_ATTEMPTS) {
         await this.#finish(job.id, 'failed', 'gave up')
-        await this.onGivenUp(job.subject, `Reading it was begun ${job.attempts} times and never ended.`)
+        await this.works[job.kind].giveUp(job.subject, `It was begun ${job.attempts} times and never ended.`)
         setImmediate(() => void this.#takeNext())
         return
       }
@@ -102,13 +106,13 @@ export class Jobs {
           .where(eq(jobs.id, job.id))
           .catch(() => undefined)
       }
-      await this.works[job.kind](job.subject, report, signal)
+      await this.works[job.kind].work(job.subject, report, signal)
       if (!signal.aborted) await this.#finish(job.id, 'done')
     } catch (error) {
       if (signal.aborted) return
       this.log.error(error)
       await this.#finish(job.id, 'failed', String(error)).catch(() => undefined)
-      await this.onGivenUp(job.subject, 'Something went wrong while reading it.').catch(() => undefined)
+      await this.works[job.kind].giveUp(job.subject, 'Something went wrong on the server.').catch(() => undefined)
     } finally {
       this.#running.delete(job.id)
       setImmediate(() => void this.#takeNext())

@@ -40,7 +40,7 @@ describe('a server that died while reading', () => {
     const second = await openTestApp({}, folder)
     expect(await untilRead(second.ask, id)).toMatchObject({
       status: 'failed',
-      error: 'Reading it was begun 5 times and never ended.',
+      error: 'It was begun 5 times and never ended.',
     })
     await second.end()
   })

@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm'
+import { and, asc, eq } from 'drizzle-orm'
 import { createHash } from 'node:crypto'
 import { PassageLibrary, type StoredPassage } from '@parrot/core/dialogue'
 import { LibraryIndex, type Segment } from '@parrot/core/retrieval'
@@ -10,6 +10,11 @@ export interface UsedVersion {
   readonly sourceId: string
   readonly versionId: string
   readonly title: string
+  /** How much its scores count, 1 as usual. */
+  readonly weight?: number
+  /** First and last day (YYYY-MM-DD) it answers on. */
+  readonly validFrom?: string | null
+  readonly validUntil?: string | null
 }
 
 interface LoadedVersion {
@@ -36,8 +41,9 @@ export class LibraryCache {
     private readonly pool: ReadPool,
   ) {}
 
-  /** The library made of these versions. */
-  async open(versions: readonly UsedVersion[]): Promise<PassageLibrary> {
+  /** The library made of these versions, without those whose days have not come or are over. */
+  async open(all: readonly UsedVersion[], today = dayOf(new Date())): Promise<PassageLibrary> {
+    const versions = all.filter((version) => isValidOn(version, today))
     const key = libraryState(versions)
     const known = this.#libraries.get(key)
     if (known) {
@@ -48,7 +54,10 @@ export class LibraryCache {
     const loaded = await Promise.all(versions.map((version) => this.load(version)))
     const library = new PassageLibrary(
       versions.map(({ sourceId, title }, at) => ({ sourceId, title, passages: loaded[at]!.passages })),
-      new LibraryIndex(loaded.map((each) => each.segment)),
+      new LibraryIndex(
+        loaded.map((each) => each.segment),
+        versions.map((version) => version.weight ?? 1),
+      ),
     )
     this.#libraries.set(key, library)
     if (this.#libraries.size > MOST_LIBRARIES) this.#libraries.delete(this.#libraries.keys().next().value!)
@@ -77,7 +86,7 @@ export class LibraryCache {
     const rows = await this.db
       .select({ id: passages.id, text: passages.text, headings: passages.headings, locator: passages.locator })
       .from(passages)
-      .where(eq(passages.versionId, versionId))
+      .where(and(eq(passages.versionId, versionId), eq(passages.isExcluded, false)))
       .orderBy(asc(passages.ordinal))
     const segment = await this.pool.index(title, rows)
     return { title, segment, passages: rows, characters: rows.reduce((sum, row) => sum + row.text.length, 0) }
@@ -96,6 +105,17 @@ export class LibraryCache {
 
 /** A short name for a state of a library: the same versions under the same titles give the same name. */
 export function libraryState(versions: readonly UsedVersion[]): string {
-  const listed = versions.map((version) => `${version.versionId}:${version.title}`).sort()
+  const listed = versions
+    .map(({ versionId, title, weight = 1, validFrom, validUntil }) =>
+      [versionId, title, weight, validFrom ?? '', validUntil ?? ''].join(':'),
+    )
+    .sort()
   return createHash('sha256').update(listed.join('\n')).digest('hex').slice(0, 16)
 }
+
+/** A day as YYYY-MM-DD, in the server's time. */
+const dayOf = (date: Date): string =>
+  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
+
+const isValidOn = ({ validFrom, validUntil }: UsedVersion, day: string): boolean =>
+  (!validFrom || validFrom <= day) && (!validUntil || day <= validUntil)

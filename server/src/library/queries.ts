@@ -1,13 +1,13 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, max } from 'drizzle-orm'
-import type { NewSource, Source } from '@parrot/contract'
-import { agentSources, passages, sources, sourceVersions, type Database, type Origin } from '../database'
-import { HttpProblem, notFound } from '../http/problems'
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
+import { ALIKE, likenessOf } from '@parrot/core/curation'
+import type { NewSource, Source, SourceChanges, SourceElsewhere } from '@parrot/contract'
+import { agents, agentSources, passages, sources, sourceVersions, turns, type Database, type Origin } from '../database'
+import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { UsedVersion } from './cache'
+import { addVersion, type VersionRow } from './versions'
 
 type SourceRow = typeof sources.$inferSelect
-type VersionRow = typeof sourceVersions.$inferSelect
-type Writes = Pick<Database, 'insert' | 'select' | 'update'>
 
 /** The sources of an agent that are not removed, in the order they were added. */
 export async function listSources(db: Database, agentId: string): Promise<Source[]> {
@@ -25,10 +25,48 @@ export async function listSources(db: Database, agentId: string): Promise<Source
     .innerJoin(sources, eq(sources.id, agentSources.sourceId))
     .where(used)
     .orderBy(asc(agentSources.addedAt), asc(sources.id))
-  return rows.flatMap(({ source }) => {
+  const shares = await sharesOf(
+    db,
+    rows.map(({ source }) => source.id),
+  )
+  const all = rows.flatMap(({ source }) => {
     const own = versions.filter((version) => version.sourceId === source.id)
-    return own.length > 0 ? [shown(source, own)] : []
+    return own.length > 0 ? [{ source, own }] : []
   })
+  const alike = nearDuplicates(all.flatMap(({ source, own }) => answering(source, own) ?? []))
+  return all.map(({ source, own }) => ({
+    ...shown(source, own),
+    agents: shares.get(source.id) ?? 0,
+    alike: alike.get(source.id) ?? null,
+  }))
+}
+
+const answering = (source: SourceRow, own: readonly VersionRow[]): VersionRow | undefined =>
+  own.find((version) => version.id === source.versionId)
+
+/** For each source that is much the same as one added before it, which one that is. */
+function nearDuplicates(versions: readonly VersionRow[]): Map<string, { sourceId: string; share: number }> {
+  const found = new Map<string, { sourceId: string; share: number }>()
+  versions.forEach((version, at) => {
+    for (const earlier of versions.slice(0, at)) {
+      const share = likenessOf(earlier.sketch, version.sketch)
+      if (share >= ALIKE && share > (found.get(version.sourceId)?.share ?? 0))
+        found.set(version.sourceId, { sourceId: earlier.sourceId, share })
+    }
+  })
+  return found
+}
+
+/** How many agents use each source. */
+async function sharesOf(db: Database, ids: readonly string[]): Promise<Map<string, number>> {
+  if (ids.length === 0) return new Map()
+  const rows = await db
+    .select({ id: agentSources.sourceId, agents: count() })
+    .from(agentSources)
+    .innerJoin(agents, eq(agents.id, agentSources.agentId))
+    .where(and(inArray(agentSources.sourceId, [...ids]), isNull(agentSources.removedAt), isNull(agents.removedAt)))
+    .groupBy(agentSources.sourceId)
+  return new Map(rows.map((row) => [row.id, row.agents]))
 }
 
 /** One source as the screens show it. */
@@ -40,11 +78,11 @@ export async function sourceById(db: Database, id: string): Promise<Source> {
     .orderBy(asc(sourceVersions.number))
   const [source] = await db.select().from(sources).where(eq(sources.id, id))
   if (!source) throw notFound('source')
-  return shown(source, versions)
+  return { ...shown(source, versions), agents: (await sharesOf(db, [id])).get(id) ?? 0, alike: null }
 }
 
 /** A source by its newest version's state, with the counts of the version that answers. */
-function shown(source: SourceRow, versions: readonly VersionRow[]): Source {
+function shown(source: SourceRow, versions: readonly VersionRow[]): Omit<Source, 'agents' | 'alike'> {
   const newest = versions.at(-1)!
   const current = versions.find((version) => version.id === source.versionId)
   const isReady = newest.status === 'ready'
@@ -61,6 +99,17 @@ function shown(source: SourceRow, versions: readonly VersionRow[]): Source {
     passages: current?.passages ?? 0,
     characters: current?.characters ?? 0,
     version: current?.number ?? 0,
+    lostEdits: current?.lostEdits ?? 0,
+    cutting: current?.cutting ?? newest.cutting,
+    description: source.description,
+    shelf: source.shelf,
+    tags: source.tags,
+    weight: source.weight,
+    validFrom: source.validFrom,
+    validUntil: source.validUntil,
+    addedBy: source.addedBy,
+    refreshHours: source.refreshHours,
+    hasOriginal: newest.bytesHash !== null,
     isReplacing: current !== undefined && !isReady,
     addedAt: source.createdAt.toISOString(),
     changedAt: source.changedAt.toISOString(),
@@ -73,7 +122,14 @@ const placeOf = (origin: Origin): string =>
 /** The versions that answer for an agent's draft. */
 export async function versionsInUse(db: Database, agentId: string): Promise<UsedVersion[]> {
   const rows = await db
-    .select({ sourceId: sources.id, versionId: sources.versionId, title: sources.title })
+    .select({
+      sourceId: sources.id,
+      versionId: sources.versionId,
+      title: sources.title,
+      weight: sources.weight,
+      validFrom: sources.validFrom,
+      validUntil: sources.validUntil,
+    })
     .from(agentSources)
     .innerJoin(sources, eq(sources.id, agentSources.sourceId))
     .where(and(eq(agentSources.agentId, agentId), isNull(agentSources.removedAt), isNotNull(sources.versionId)))
@@ -87,55 +143,14 @@ export async function addSource(
   agentId: string,
   origin: Origin,
   bytesHash: string | null,
+  addedBy = '',
 ): Promise<{ sourceId: string; versionId: string }> {
   return db.transaction(async (tx) => {
     const sourceId = newId()
-    await tx.insert(sources).values({ id: sourceId, title: placeOf(origin), kind: origin.kind })
+    await tx.insert(sources).values({ id: sourceId, title: placeOf(origin), kind: origin.kind, addedBy })
     await tx.insert(agentSources).values({ agentId, sourceId })
-    return { sourceId, versionId: await addVersion(tx, sourceId, origin, bytesHash) }
+    return { sourceId, versionId: await addVersion(tx, sourceId, { because: 'added', origin, bytesHash }) }
   })
-}
-
-/** Adds a newer version of a source. The one that answers goes on answering until the new one is ready. */
-export async function addVersion(
-  tx: Writes,
-  sourceId: string,
-  origin: Origin,
-  bytesHash: string | null,
-): Promise<string> {
-  const [last] = await tx
-    .select({ number: max(sourceVersions.number) })
-    .from(sourceVersions)
-    .where(eq(sourceVersions.sourceId, sourceId))
-  const id = newId()
-  await tx
-    .insert(sourceVersions)
-    .values({ id, sourceId, number: (last?.number ?? 0) + 1, status: 'queued', origin, bytesHash })
-  await tx.update(sources).set({ changedAt: new Date() }).where(eq(sources.id, sourceId))
-  return id
-}
-
-/** The newest version of a source. */
-export async function newestVersion(db: Database, sourceId: string): Promise<VersionRow> {
-  const [version] = await db
-    .select()
-    .from(sourceVersions)
-    .where(eq(sourceVersions.sourceId, sourceId))
-    .orderBy(desc(sourceVersions.number))
-    .limit(1)
-  if (!version) throw notFound('source')
-  return version
-}
-
-/** Queues a failed version again; gives its id. */
-export async function requeue(db: Database, sourceId: string): Promise<string> {
-  const version = await newestVersion(db, sourceId)
-  if (version.status !== 'failed') throw new HttpProblem(409, 'Only a source that failed can be tried again.')
-  await db
-    .update(sourceVersions)
-    .set({ status: 'queued', error: null, advice: null, hostToAllow: null, progress: 0 })
-    .where(eq(sourceVersions.id, version.id))
-  return version.id
 }
 
 /** Takes a source out of an agent's library, or puts it back. */
@@ -156,6 +171,75 @@ export async function agentsUsing(db: Database, sourceId: string): Promise<strin
     .where(and(eq(agentSources.sourceId, sourceId), isNull(agentSources.removedAt)))
   return rows.map((row) => row.agentId)
 }
+
+/** The agents that use a source, by name. */
+export async function usersOf(db: Database, sourceId: string): Promise<{ id: string; name: string }[]> {
+  return db
+    .select({ id: agents.id, name: agents.name })
+    .from(agentSources)
+    .innerJoin(agents, eq(agents.id, agentSources.agentId))
+    .where(and(eq(agentSources.sourceId, sourceId), isNull(agentSources.removedAt), isNull(agents.removedAt)))
+    .orderBy(asc(agents.name))
+}
+
+/** Lets another agent use a source that is there. */
+export async function shareSource(db: Database, agentId: string, sourceId: string): Promise<void> {
+  const [source] = await db.select({ id: sources.id }).from(sources).where(eq(sources.id, sourceId))
+  if (!source) throw notFound('source')
+  await db
+    .insert(agentSources)
+    .values({ agentId, sourceId })
+    .onConflictDoUpdate({ target: [agentSources.agentId, agentSources.sourceId], set: { removedAt: null } })
+}
+
+/** Sources of other agents that this one does not use. */
+export async function sourcesElsewhere(db: Database, agentId: string): Promise<SourceElsewhere[]> {
+  const rows = await db
+    .select({ id: sources.id, title: sources.title, kind: sources.kind, agent: agents.name, agentId: agents.id })
+    .from(agentSources)
+    .innerJoin(sources, eq(sources.id, agentSources.sourceId))
+    .innerJoin(agents, eq(agents.id, agentSources.agentId))
+    .where(and(isNull(agentSources.removedAt), isNull(agents.removedAt), isNotNull(sources.versionId)))
+    .orderBy(asc(sources.title), asc(sources.id))
+  const own = new Set(rows.filter((row) => row.agentId === agentId).map((row) => row.id))
+  const others = new Map<string, SourceElsewhere>()
+  for (const { id, title, kind, agent } of rows.filter((row) => !own.has(row.id))) {
+    const known = others.get(id)
+    others.set(id, { id, title, kind, agents: [...(known?.agents ?? []), agent] })
+  }
+  return [...others.values()]
+}
+
+/** Changes what is said of a source. */
+export async function changeSource(db: Database, id: string, change: SourceChanges): Promise<void> {
+  const rows = await db
+    .update(sources)
+    .set({
+      ...change,
+      ...(change.title === undefined ? {} : { isTitled: true }),
+      ...(change.description === undefined ? {} : { isDescribed: true }),
+    })
+    .where(eq(sources.id, id))
+    .returning({ id: sources.id })
+  if (rows.length === 0) throw notFound('source')
+}
+
+/** How often each passage of an agent's library was cited in its last turns. */
+export async function citedLately(db: Database, agentId: string): Promise<Map<string, number>> {
+  const rows = await db
+    .select({ citations: turns.citations })
+    .from(turns)
+    .where(eq(turns.agentId, agentId))
+    .orderBy(desc(turns.createdAt))
+    .limit(LATELY)
+  const times = new Map<string, number>()
+  for (const { citations } of rows)
+    for (const id of new Set(citations.map((citation) => citation.passageId))) times.set(id, (times.get(id) ?? 0) + 1)
+  return times
+}
+
+/** Turns looked back on for what answered lately. */
+const LATELY = 300
 
 /** A stretch of the passages of a version; without one, of the version that answers. */
 export async function passagesOfSource(
@@ -186,9 +270,15 @@ export async function passageById(db: Database, id: string): Promise<typeof pass
 }
 
 /** The origin of a source that is not a file. */
-export const originOf = (body: NewSource): Origin =>
-  body.kind === 'page'
-    ? { kind: 'page', url: body.url }
-    : body.kind === 'site'
-      ? { kind: 'site', url: body.url, maxPages: body.maxPages ?? 30, maxDepth: body.maxDepth ?? 3 }
-      : { kind: body.kind, title: body.title }
+export const originOf = (body: NewSource): Origin => {
+  switch (body.kind) {
+    case 'page':
+      return { kind: 'page', url: body.url, ...(body.renderMs === undefined ? {} : { renderMs: body.renderMs }) }
+    case 'site': {
+      const { kind, url, maxPages = 30, maxDepth = 3, ...plan } = body
+      return { kind, url, maxPages, maxDepth, ...plan }
+    }
+    default:
+      return { kind: body.kind, title: body.title }
+  }
+}

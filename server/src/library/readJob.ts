@@ -1,4 +1,5 @@
-import { eq } from 'drizzle-orm'
+import { asc, eq } from 'drizzle-orm'
+import { applyEdits, type Edit, type EditedPassage, type Sketch } from '@parrot/core/curation'
 import type { ReadProblem } from '@parrot/core/library'
 import type { Bus } from '../bus'
 import type { Config } from '../config'
@@ -6,14 +7,12 @@ import { passages, sources, sourceVersions, type Database } from '../database'
 import type { FileStore } from '../files'
 import { newId } from '../ids'
 import type { Work } from '../jobs'
-import { listAllowedHosts } from '../settings/hosts'
 import type { LibraryCache } from './cache'
-import { crawl } from './crawl'
-import { fetchPage } from './fetchPage'
+import { contentOf } from './content'
 import { agentsUsing } from './queries'
 import type { ReadPool } from './readPool'
-
-type VersionRow = typeof sourceVersions.$inferSelect
+import type { ReadOutcome } from './readWorker'
+import type { VersionRow } from './versions'
 
 /** What reading needs of the server. */
 export interface ReadMeans {
@@ -34,7 +33,7 @@ const BATCH = 200
  * and until the last step nothing of it is seen.
  */
 export function readWork(means: ReadMeans): Work {
-  const { db, files, pool, library } = means
+  const { db, library } = means
   return async (versionId, report, signal) => {
     const [version] = await db.select().from(sourceVersions).where(eq(sourceVersions.id, versionId))
     if (!version || version.status === 'ready') return
@@ -48,64 +47,86 @@ export function readWork(means: ReadMeans): Work {
       told = progress
       if (!signal.aborted) void set({ progress: progress * 0.8 }).catch(() => undefined)
     }
-    const content = await contentOf(means, version, onPage, signal)
-    if (!content.ok) return set({ ...failedWith(content.problem), hostToAllow: content.hostToAllow ?? null })
-    const task = {
-      origin: version.origin,
-      bytes: files.read(content.bytesHash),
-      mediaType: content.mediaType ?? undefined,
-    }
-    const result = await pool.read(task, onPage, signal)
-    if (signal.aborted) return
-    if (!result.ok) return set(failedWith(result.problem))
+    const result = version.basedOn
+      ? await editedPassages(means, version.basedOn, version.edits)
+      : await readAgain(means, version, set, onPage, signal)
+    if (signal.aborted || !result) return
     await set({ status: 'indexing', progress: 0.8 })
     await db.delete(passages).where(eq(passages.versionId, versionId))
     for (let at = 0; at < result.passages.length; at += BATCH) {
       if (signal.aborted) return
-      await db.insert(passages).values(
-        result.passages.slice(at, at + BATCH).map(({ ordinal, text, headings, locator }) => ({
-          id: newId(),
-          versionId,
-          ordinal,
-          text,
-          headings: [...headings],
-          locator,
-        })),
-      )
+      const rows = result.passages.slice(at, at + BATCH)
+      await db
+        .insert(passages)
+        .values(rows.map((row) => ({ ...row, id: newId(), versionId, headings: [...row.headings] })))
       report(0.8 + (0.15 * at) / result.passages.length)
     }
-    const title = version.origin.kind === 'file' || 'url' in version.origin ? result.title : version.origin.title
+    const [source] = await db.select().from(sources).where(eq(sources.id, version.sourceId))
+    if (!source) return
+    const isNamed = source.isTitled || version.basedOn !== null || !('title' in result)
+    const title = isNamed ? source.title : 'title' in version.origin ? version.origin.title : result.title
     await library.load({ sourceId: version.sourceId, versionId, title })
     if (signal.aborted) return
-    await publish(means, version, title, result.passages)
+    await publish(means, version, result, {
+      title,
+      ...('description' in result && !source.isDescribed ? { description: result.description } : {}),
+    })
   }
 }
 
-type Content =
-  { ok: true; bytesHash: string; mediaType: string | null } | { ok: false; problem: ReadProblem; hostToAllow?: string }
+type Set = (values: Partial<VersionRow>) => Promise<void>
 
-/** The kept original of a version; what lies on the web is fetched and kept first. */
-async function contentOf(
-  { config, db, files }: ReadMeans,
+/** Fetches and reads a version; undefined when it failed, or was found as it was and given up for the one before. */
+async function readAgain(
+  means: ReadMeans,
   version: VersionRow,
+  set: Set,
   onPage: (done: number, total: number) => void,
   signal: AbortSignal,
-): Promise<Content> {
-  const { origin, bytesHash, mediaType } = version
-  if (bytesHash) return { ok: true, bytesHash, mediaType }
-  if (!('url' in origin)) throw new Error('A version that is not on the web has lost its original.')
-  const hosts = [...config.allowedHosts, ...(await listAllowedHosts(db))]
-  const keep = async (bytes: Uint8Array, type: string): Promise<Content> => {
-    const hash = files.keep(bytes)
-    await db.update(sourceVersions).set({ bytesHash: hash, mediaType: type }).where(eq(sourceVersions.id, version.id))
-    return { ok: true, bytesHash: hash, mediaType: type }
+): Promise<Extract<ReadOutcome, { ok: true }> | undefined> {
+  const content = await contentOf(means, version, onPage, signal)
+  if (!content.ok) {
+    await set({ ...failedWith(content.problem), hostToAllow: content.hostToAllow ?? null })
+    return undefined
   }
-  if (origin.kind === 'page') {
-    const fetched = await fetchPage(origin.url, hosts, signal)
-    return fetched.ok ? keep(fetched.page.bytes, fetched.page.mediaType) : fetched
+  if (content.isUnchanged && version.because === 'refreshed') {
+    await giveWay(means, version)
+    return undefined
   }
-  const site = await crawl(origin, hosts, (done, total) => onPage(done, total * 1.25), signal)
-  return site.ok ? keep(new TextEncoder().encode(JSON.stringify(site.pages)), 'application/json') : site
+  const { origin, cutting, edits } = version
+  const path = means.files.pathOf(content.bytesHash)
+  const task = { origin, path, mediaType: content.mediaType ?? undefined, cutting, edits }
+  const result = await means.pool.read(task, onPage, signal)
+  if (signal.aborted) return undefined
+  if (result.ok) return result
+  await set(failedWith(result.problem))
+  return undefined
+}
+
+/** A refresh that found nothing new leaves no version behind, only the time it looked. */
+async function giveWay({ db, bus }: ReadMeans, version: VersionRow): Promise<void> {
+  await db.transaction(async (tx) => {
+    await tx.delete(sourceVersions).where(eq(sourceVersions.id, version.id))
+    await tx.update(sources).set({ lookedAt: new Date() }).where(eq(sources.id, version.sourceId))
+  })
+  for (const agentId of await agentsUsing(db, version.sourceId)) bus.tell(agentId, 'sources')
+}
+
+/** The passages of an earlier version with the last change by hand made on them. */
+async function editedPassages({ db }: ReadMeans, versionId: string, edits: readonly Edit[]) {
+  const rows = await db.select().from(passages).where(eq(passages.versionId, versionId)).orderBy(asc(passages.ordinal))
+  const { passages: now, lost } = applyEdits(
+    rows.map(({ ordinal, text, headings, locator, original, isExcluded }) => ({
+      ordinal,
+      text,
+      headings,
+      locator,
+      original,
+      isExcluded,
+    })),
+    edits.slice(-1),
+  )
+  return { passages: now, lostEdits: lost.length }
 }
 
 const failedWith = ({ message, advice }: ReadProblem): Partial<VersionRow> => ({
@@ -123,18 +144,27 @@ async function update({ db, bus }: ReadMeans, version: VersionRow, values: Parti
 async function publish(
   means: ReadMeans,
   version: VersionRow,
-  title: string,
-  read: readonly { text: string }[],
+  read: { passages: readonly EditedPassage[]; lostEdits: number; sketch?: Sketch },
+  said: { title: string; description?: string },
 ): Promise<void> {
-  const characters = read.reduce((sum, passage) => sum + passage.text.length, 0)
+  const used = read.passages.filter((passage) => !passage.isExcluded)
+  const characters = used.reduce((sum, passage) => sum + passage.text.length, 0)
   await means.db.transaction(async (tx) => {
     await tx
       .update(sourceVersions)
-      .set({ status: 'ready', progress: 1, characters, passages: read.length })
+      .set({
+        status: 'ready',
+        progress: 1,
+        characters,
+        passages: read.passages.length,
+        lostEdits: read.lostEdits,
+        ...(read.sketch ? { sketch: read.sketch } : {}),
+      })
       .where(eq(sourceVersions.id, version.id))
+    const now = new Date()
     await tx
       .update(sources)
-      .set({ versionId: version.id, title, changedAt: new Date() })
+      .set({ versionId: version.id, ...said, changedAt: now, lookedAt: now })
       .where(eq(sources.id, version.sourceId))
   })
   for (const agentId of await agentsUsing(means.db, version.sourceId)) means.bus.tell(agentId, 'sources')

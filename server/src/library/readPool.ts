@@ -1,6 +1,7 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
-import type { Opened } from '@parrot/core/library'
+import type { Conflict, StatedPassage } from '@parrot/core/curation'
+import type { HtmlLook, Opened } from '@parrot/core/library'
 import type { Segment } from '@parrot/core/retrieval'
 import { threadFile } from '../places'
 import type { ReadOutcome, ReadTask } from './readWorker'
@@ -42,9 +43,24 @@ export class ReadPool {
     return (await this.#pool.run({ title, passages }, { name: 'indexPassages' })) as Segment
   }
 
+  /** One page of a PDF, counted from 1, as a PNG. */
+  async drawPage(path: string, page: number, width: number): Promise<Uint8Array | undefined> {
+    return (await this.#pool.run({ path, page, width }, { name: 'drawPage' })) as Uint8Array | undefined
+  }
+
+  /** Title, size, links and canonical address of a page. */
+  async look(html: string, url: string): Promise<HtmlLook> {
+    return (await this.#pool.run({ html, url }, { name: 'lookAtPage' })) as HtmlLook
+  }
+
+  /** Statements of different sources that do not agree. */
+  async conflicts(passages: readonly StatedPassage[], signal?: AbortSignal): Promise<Conflict[]> {
+    return (await this.#pool.run(passages, { name: 'findConflicts', ...(signal ? { signal } : {}) })) as Conflict[]
+  }
+
   /** The documents of an archive. */
-  async openArchive(bytes: Uint8Array, name: string): Promise<Opened> {
-    return (await this.#pool.run({ bytes, name }, { name: 'openFiles' })) as Opened
+  async openArchive(path: string, name: string): Promise<Opened> {
+    return (await this.#pool.run({ path, name }, { name: 'openFiles' })) as Opened
   }
 
   close(): Promise<void> {

@@ -1,38 +1,81 @@
 /** The thread documents are read in: bytes to passages, and passages to the segment of an index. */
 import type { MessagePort } from 'node:worker_threads'
+import { readFile } from 'node:fs/promises'
 import {
+  applyEdits,
+  conflictsAmong,
+  describe,
+  edited,
+  sketchOf,
+  type Conflict,
+  type Edit,
+  type EditedPassage,
+  type Sketch,
+  type StatedPassage,
+} from '@parrot/core/curation'
+import {
+  drawPdfPage,
+  lookAtHtml,
   openArchive,
   passagesOf,
-  type Opened,
   read,
   readPairs,
   readSite,
+  type Cutting,
+  type HtmlLook,
+  type Opened,
   type Pair,
   type Passage,
   type ReadProblem,
   type SitePage,
 } from '@parrot/core/library'
+import { PNG } from 'pngjs'
 import { buildSegment, type Segment } from '@parrot/core/retrieval'
 import type { Origin } from '../database/schema'
 
 export interface ReadTask {
   readonly origin: Origin
-  readonly bytes: Uint8Array
+  /** The file that holds the content: read here, so that its bytes never pass the server's thread. */
+  readonly path: string
   readonly mediaType: string | undefined
+  readonly cutting: Cutting
+  readonly edits: readonly Edit[]
   /** Where pages read so far are reported, as [done, total]. */
   readonly port?: MessagePort
 }
 
 export type ReadOutcome =
-  | { readonly ok: true; readonly title: string; readonly passages: readonly Passage[] }
+  | {
+      readonly ok: true
+      readonly title: string
+      readonly description: string
+      readonly passages: readonly EditedPassage[]
+      readonly lostEdits: number
+      readonly sketch: Sketch
+    }
   | { readonly ok: false; readonly problem: ReadProblem }
 
-/** Reads the content of a source version and cuts it into passages. */
-export async function readSource({ origin, bytes, mediaType, port }: ReadTask): Promise<ReadOutcome> {
+/** Reads the content of a source version, cuts it into passages and makes the designer's changes in them again. */
+export async function readSource(task: ReadTask): Promise<ReadOutcome> {
+  const { origin, path, mediaType, cutting, edits, port } = task
+  const bytes = new Uint8Array(await readFile(path))
   const result = await readOrigin(origin, bytes, mediaType, (done, total) => port?.postMessage([done, total]))
   port?.close()
   if (!result.ok) return result
-  return { ok: true, title: result.document.title, passages: passagesOf(result.document) }
+  const read = passagesOf(result.document, cutting)
+  const { passages, lost } = applyEdits(read.map(edited), edits)
+  return {
+    ok: true,
+    title: result.document.title,
+    description: describe(read),
+    passages,
+    lostEdits: lost.length,
+    sketch: sketchOf(textsOf(read)),
+  }
+}
+
+function* textsOf(passages: readonly Passage[]): Generator<string> {
+  for (const passage of passages) yield passage.text
 }
 
 function readOrigin(
@@ -63,7 +106,29 @@ function readOrigin(
 }
 
 /** Opens an archive of documents; nothing of it is written anywhere. */
-export const openFiles = ({ bytes, name }: { bytes: Uint8Array; name: string }): Opened => openArchive(bytes, name)
+export const openFiles = async ({ path, name }: { path: string; name: string }): Promise<Opened> =>
+  openArchive(new Uint8Array(await readFile(path)), name)
+
+/** One page of a PDF as a PNG; undefined when there is none. */
+export async function drawPage({
+  path,
+  page,
+  width,
+}: {
+  path: string
+  page: number
+  width: number
+}): Promise<Uint8Array | undefined> {
+  const picture = await drawPdfPage(new Uint8Array(await readFile(path)), page, width)
+  if (!picture) return undefined
+  const png = new PNG({ width: picture.width, height: picture.height })
+  png.data = Buffer.from(picture.pixels.buffer)
+  return PNG.sync.write(png)
+}
+
+export const lookAtPage = ({ html, url }: { html: string; url: string }): HtmlLook => lookAtHtml(html, url)
+
+export const findConflicts = (passages: readonly StatedPassage[]): Conflict[] => conflictsAmong(passages)
 
 /** Builds the index segment of passages that all stand under one title. */
 export function indexPassages(task: {

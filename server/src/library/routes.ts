@@ -7,8 +7,7 @@ import {
   accepted,
   hitList,
   newSource,
-  passagePage,
-  passageSchema,
+  sourceElsewhere,
   sourceList,
   sourceSchema,
   type NewSource,
@@ -17,54 +16,56 @@ import { isArchive } from '@parrot/core/library'
 import { agentById, touchAgent } from '../agents/queries'
 import { sourceVersions } from '../database'
 import type { Origin } from '../database'
+import { TooLarge } from '../files'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
+import { designer } from '../settings/designer'
+import { beginVersion, tellUsers } from './beginning'
 import {
   addSource,
-  addVersion,
-  agentsUsing,
   listSources,
-  newestVersion,
   originOf,
-  passageById,
-  passagesOfSource,
-  requeue,
   setRemoved,
+  shareSource,
   sourceById,
+  sourcesElsewhere,
   versionsInUse,
 } from './queries'
+import { newestVersion, requeue } from './versions'
 
 const params = z.object({ id: z.string() })
 const both = z.object({ id: z.string(), sourceId: z.string() })
 
-/** The library: sources, their passages, and the finder. */
+/** Files up to this size are taken; they go to the disk as they come. */
+export const MOST_FILE_BYTES = 200 * 1024 * 1024
+
+/** The library: sources as they are added, listed and removed, and the finder's search. */
 export const libraryRoutes =
-  ({ db, files, jobs, bus, library, pool }: Services): FastifyPluginAsyncZod =>
+  (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const take = async (agentId: string, origin: Origin, bytes: Uint8Array | null) => {
-      const { sourceId, versionId } = await addSource(db, agentId, origin, bytes ? files.keep(bytes) : null)
+    const { db, files, jobs, bus, library, pool } = services
+    const take = async (agentId: string, { origin, bytesHash }: Given) => {
+      const { sourceId, versionId } = await addSource(db, agentId, origin, bytesHash, await designer(db))
       await jobs.add('read', versionId)
       return sourceId
     }
 
+    /** What was sent: a file, on the disk by then, or a description of something to fetch or keep. */
+    const given = async (request: FastifyRequest): Promise<Given> => {
+      if (request.isMultipart()) return uploaded(request, files)
+      const { origin, bytes } = written(request.body)
+      return { origin, bytesHash: bytes ? files.keep(bytes) : null }
+    }
+
     /** A ZIP of documents gives one source for each; anything else is itself. */
-    const unpacked = async (given: Given): Promise<Given[]> => {
-      if (given.origin.kind !== 'file' || !given.bytes || !isArchive(given.origin.name)) return [given]
-      const opened = await pool.openArchive(given.bytes, given.origin.name)
+    const unpacked = async (one: Given): Promise<Given[]> => {
+      if (one.origin.kind !== 'file' || !one.bytesHash || !isArchive(one.origin.name)) return [one]
+      const opened = await pool.openArchive(files.pathOf(one.bytesHash), one.origin.name)
       if (!opened.ok) throw new HttpProblem(400, opened.message, opened.advice, { code: 'unreadable' })
-      return opened.files.map(({ name, bytes }) => ({ origin: { kind: 'file', name, mediaType: '' }, bytes }))
-    }
-
-    /** Begins reading a newer version; the present one answers until it is ready. */
-    const replace = async (sourceId: string, origin: Origin, bytes: Uint8Array | null) => {
-      const versionId = await addVersion(db, sourceId, origin, bytes ? files.keep(bytes) : null)
-      await jobs.add('read', versionId)
-      await tellUsers(sourceId)
-      return { id: sourceId, status: 'queued' as const }
-    }
-
-    const tellUsers = async (sourceId: string) => {
-      for (const agentId of await agentsUsing(db, sourceId)) bus.tell(agentId, 'sources')
+      return opened.files.map(({ name, bytes }) => ({
+        origin: { kind: 'file', name, mediaType: '' },
+        bytesHash: files.keep(bytes),
+      }))
     }
 
     app.get(
@@ -79,10 +80,9 @@ export const libraryRoutes =
     app.post('/api/agents/:id/sources', { schema: { params, response: { 202: accepted } } }, async (request, reply) => {
       const { id } = request.params
       await agentById(db, id)
-      const given = request.isMultipart() ? await uploaded(request) : written(request.body)
-      const all = await unpacked(given)
+      const all = await unpacked(await given(request))
       const ids: string[] = []
-      for (const { origin, bytes } of all) ids.push(await take(id, origin, bytes))
+      for (const each of all) ids.push(await take(id, each))
       await touchAgent(db, id)
       bus.tell(id, 'sources')
       const [first, ...more] = ids
@@ -111,14 +111,15 @@ export const libraryRoutes =
       { schema: { params, response: { 202: accepted } } },
       async (request, reply) => {
         const { kind } = await sourceById(db, request.params.id)
-        const { origin, bytes } = request.isMultipart() ? await uploaded(request) : written(request.body)
+        const { origin, bytesHash } = await given(request)
         if (origin.kind !== kind)
           throw new HttpProblem(
             400,
             `A newer version of a ${kind} must be a ${kind}.`,
             'Add it as a new source instead.',
           )
-        return reply.code(202).send(await replace(request.params.id, origin, bytes))
+        const made = { because: 'replaced', origin, bytesHash, mediaType: null } as const
+        return reply.code(202).send(await beginVersion(services, request.params.id, made))
       },
     )
 
@@ -129,7 +130,8 @@ export const libraryRoutes =
       async ({ params: { id } }, reply) => {
         const { origin } = await newestVersion(db, id)
         if (!('url' in origin)) throw new HttpProblem(409, 'Only pages and sites can be fetched again.')
-        return reply.code(202).send(await replace(id, origin, null))
+        const made = { because: 'refreshed', origin, bytesHash: null, mediaType: null } as const
+        return reply.code(202).send(await beginVersion(services, id, made))
       },
     )
 
@@ -138,7 +140,7 @@ export const libraryRoutes =
       { schema: { params, response: { 202: accepted } } },
       async ({ params: { id } }, reply) => {
         await jobs.add('read', await requeue(db, id))
-        await tellUsers(id)
+        await tellUsers(services, id)
         return reply.code(202).send({ id, status: 'queued' })
       },
     )
@@ -157,29 +159,28 @@ export const libraryRoutes =
           advice: 'Try again whenever you like.',
         } as const
         await db.update(sourceVersions).set(values).where(eq(sourceVersions.id, version.id))
-        await tellUsers(id)
+        await tellUsers(services, id)
         return sourceById(db, id)
       },
     )
 
     app.get(
-      '/api/sources/:id/passages',
-      {
-        schema: {
-          params,
-          querystring: z.object({
-            offset: z.coerce.number().int().min(0).default(0),
-            limit: z.coerce.number().int().min(1).max(500).default(100),
-          }),
-          response: { 200: passagePage },
-        },
+      '/api/agents/:id/sources-elsewhere',
+      { schema: { params, response: { 200: z.object({ sources: z.array(sourceElsewhere) }) } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        return { sources: await sourcesElsewhere(db, id) }
       },
-      async ({ params: { id }, query }) => passagesOfSource(db, id, query.offset, query.limit),
     )
 
-    app.get('/api/passages/:id', { schema: { params, response: { 200: passageSchema } } }, async ({ params: { id } }) =>
-      passageById(db, id),
-    )
+    /** Lets this agent use a source that another one has. */
+    app.post('/api/agents/:id/sources/:sourceId/use', { schema: { params: both } }, async ({ params }, reply) => {
+      await agentById(db, params.id)
+      await shareSource(db, params.id, params.sourceId)
+      await touchAgent(db, params.id)
+      bus.tell(params.id, 'sources')
+      return reply.code(204).send()
+    })
 
     app.get(
       '/api/agents/:id/search',
@@ -203,22 +204,30 @@ export const libraryRoutes =
 
 interface Given {
   readonly origin: Origin
-  readonly bytes: Uint8Array | null
+  readonly bytesHash: string | null
 }
 
-/** The one file of a multipart body. Its name loses any folders. */
-async function uploaded(request: FastifyRequest): Promise<Given> {
+/** The one file of a multipart body, on the disk. Its name loses any folders. */
+async function uploaded(request: FastifyRequest, files: Services['files']): Promise<Given> {
   const file: MultipartFile | undefined = await request.file()
   if (!file)
     throw new HttpProblem(400, 'There is no file in what was sent.', 'Send it in a form field named “file”.', {
       code: 'invalid',
     })
-  const bytes = new Uint8Array(await file.toBuffer())
   const name = file.filename.replace(/^.*[\\/]/, '').trim() || 'unnamed'
-  return { origin: { kind: 'file', name, mediaType: file.mimetype }, bytes }
+  try {
+    const { hash } = await files.keepStream(file.file, MOST_FILE_BYTES)
+    return { origin: { kind: 'file', name, mediaType: file.mimetype }, bytesHash: hash }
+  } catch (error) {
+    if (!(error instanceof TooLarge)) throw error
+    const most = `${MOST_FILE_BYTES / 1024 / 1024} MB`
+    throw new HttpProblem(413, `“${name}” is larger than ${most}.`, 'Split it into parts and add them one by one.', {
+      code: 'too-large',
+    })
+  }
 }
 
-function written(body: unknown): Given {
+function written(body: unknown): { origin: Origin; bytes: Uint8Array | null } {
   const parsed = newSource.safeParse(body)
   if (!parsed.success) {
     const fields = parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }))

@@ -1,6 +1,6 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { allowedHosts, endpointList, endpointSchema, endpointTest, newEndpoint } from '@parrot/contract'
+import { allowedHosts, designerName, endpointList, endpointSchema, endpointTest, newEndpoint } from '@parrot/contract'
 import { ModelProblem } from '@parrot/core/dialogue'
 import { endpointModel } from '../models/endpointModel'
 import type { Services } from '../services'
@@ -13,6 +13,7 @@ import {
   restoreEndpoint,
   shownEndpoint,
 } from './endpoints'
+import { designer, setDesigner } from './designer'
 import { listAllowedHosts, setAllowedHosts } from './hosts'
 
 const params = z.object({ id: z.string() })
@@ -31,6 +32,16 @@ export const settingsRoutes =
       async ({ body }) => ({
         hosts: await setAllowedHosts(db, body.hosts),
       }),
+    )
+
+    app.get('/api/settings/designer', { schema: { response: { 200: designerName } } }, async () => ({
+      name: await designer(db),
+    }))
+
+    app.put(
+      '/api/settings/designer',
+      { schema: { body: designerName, response: { 200: designerName } } },
+      async ({ body }) => ({ name: await setDesigner(db, body.name) }),
     )
 
     app.get('/api/endpoints', { schema: { response: { 200: endpointList } } }, async () => ({

@@ -1,0 +1,5 @@
+export { applyEdits, edited, type Edit, type EditedPassage } from './edits'
+export { likenessOf, sketchOf, ALIKE, type Sketch } from './sketch'
+export { conflictsAmong, type Conflict, type StatedPassage, type Statement } from './conflicts'
+export { describe } from './describe'
+export { changesBetweenPassages, type PassageChange } from './changes'

@@ -1,0 +1,155 @@
+import { eq } from 'drizzle-orm'
+import type { ReadProblem, SitePage } from '@parrot/core/library'
+import { fetchPage, Renderer, textOf, walk, type FetchOptions, type Visited } from '../crawl'
+import { sourceVersions, type Origin, type PageReport, type Validators } from '../database'
+import { listAllowedHosts } from '../settings/hosts'
+import type { ReadMeans } from './readJob'
+import { answeringVersion, type VersionRow } from './versions'
+
+/** The kept original of a version, or why there is none; `isUnchanged` when a fetch found it as it was before. */
+export type Content =
+  | { readonly ok: true; readonly bytesHash: string; readonly mediaType: string | null; readonly isUnchanged?: boolean }
+  | { readonly ok: false; readonly problem: ReadProblem; readonly hostToAllow?: string }
+
+type OnPage = (done: number, total: number) => void
+
+/** The kept original of a version; what lies on the web is fetched and kept first. */
+export async function contentOf(
+  means: ReadMeans,
+  version: VersionRow,
+  onPage: OnPage,
+  signal: AbortSignal,
+): Promise<Content> {
+  const { origin, bytesHash, mediaType } = version
+  if (bytesHash) return { ok: true, bytesHash, mediaType }
+  const before = await answeringVersion(means.db, version.sourceId)
+  const options = { allowedHosts: await hostsOf(means), signal }
+  if (origin.kind === 'page') return pageContent(means, version, origin, before, options)
+  if (origin.kind === 'site') return siteContent(means, version, origin, before, onPage, options)
+  throw new Error('A version that is not on the web has lost its original.')
+}
+
+/** The private hosts that may be fetched from. */
+export const hostsOf = async ({ config, db }: Pick<ReadMeans, 'config' | 'db'>): Promise<string[]> => [
+  ...config.allowedHosts,
+  ...(await listAllowedHosts(db)),
+]
+
+const keep = async (
+  { db, files }: ReadMeans,
+  version: VersionRow,
+  bytes: Uint8Array,
+  more: { mediaType: string; validators?: Validators; pages?: PageReport[] },
+): Promise<Content> => {
+  const bytesHash = files.keep(bytes)
+  await db
+    .update(sourceVersions)
+    .set({ bytesHash, ...more })
+    .where(eq(sourceVersions.id, version.id))
+  return { ok: true, bytesHash, mediaType: more.mediaType }
+}
+
+async function pageContent(
+  means: ReadMeans,
+  version: VersionRow,
+  origin: Extract<Origin, { kind: 'page' }>,
+  before: VersionRow | undefined,
+  options: FetchOptions,
+): Promise<Content> {
+  const validators = before?.bytesHash ? before.validators : null
+  const renderer = origin.renderMs === undefined ? undefined : new Renderer(options)
+  try {
+    const fetched = await (renderer
+      ? renderer.render(origin.url, origin.renderMs!)
+      : fetchPage(origin.url, { ...options, ...(validators ? { validators } : {}) }))
+    if (!fetched.ok) return fetched
+    if (!fetched.page)
+      return { ok: true, bytesHash: before!.bytesHash!, mediaType: before!.mediaType, isUnchanged: true }
+    const { bytes, mediaType } = fetched.page
+    const content = await keep(means, version, bytes, { mediaType, validators: fetched.page.validators })
+    return content.ok && content.bytesHash === before?.bytesHash ? { ...content, isUnchanged: true } : content
+  } finally {
+    await renderer?.close()
+  }
+}
+
+async function siteContent(
+  means: ReadMeans,
+  version: VersionRow,
+  origin: Extract<Origin, { kind: 'site' }>,
+  before: VersionRow | undefined,
+  onPage: OnPage,
+  options: FetchOptions,
+): Promise<Content> {
+  const earlier = new Map(pagesIn(means, before).map((page) => [page.url, page]))
+  const known = new Map(
+    [...earlier].flatMap(([url, { html, validators }]) =>
+      html !== undefined && validators ? [[url, { html, validators }] as const] : [],
+    ),
+  )
+  const renderer = origin.renderMs === undefined ? undefined : new Renderer(options)
+  const pages: SitePage[] = []
+  const report: PageReport[] = []
+  let first: Visited['problem']
+  try {
+    const walking = { ...options, look: (html: string, url: string) => means.pool.look(html, url), known }
+    const rendering = renderer ? { render: (url: string, ms: number) => renderer.render(url, ms) } : {}
+    for await (const visited of walk(origin.url, origin, { ...walking, ...rendering })) {
+      const page = sitePageOf(visited, earlier)
+      if (page) pages.push(page)
+      if (visited.problem) first ??= visited.problem
+      if (visited.problem && pages.length === 0 && report.length === 0 && !origin.pages) break
+      report.push(reportOn(visited, page, earlier.get(visited.url), before !== undefined))
+      onPage(pages.length, (pages.length + visited.waiting) * 1.25)
+    }
+  } finally {
+    await renderer?.close()
+  }
+  if (pages.length === 0)
+    return (
+      first ?? {
+        ok: false,
+        problem: {
+          message: `“${origin.url}” gave no page that may be read.`,
+          advice: 'Check the address, the patterns, and what its robots.txt allows.',
+        },
+      }
+    )
+  const isHere = new Set(pages.map((page) => page.url))
+  for (const page of before?.pages ?? [])
+    if (!isHere.has(page.url) && page.state !== 'gone' && page.state !== 'failed')
+      report.push({ ...page, state: 'gone' })
+  const isUnchanged = before !== undefined && report.every((page) => page.state === 'same' || page.state === 'failed')
+  const bytes = new TextEncoder().encode(JSON.stringify(pages))
+  const content = await keep(means, version, bytes, { mediaType: 'application/json', pages: report })
+  return isUnchanged && content.ok ? { ...content, isUnchanged } : content
+}
+
+/** The pages that an earlier version of a site holds. */
+function pagesIn({ files }: ReadMeans, version: VersionRow | undefined): SitePage[] {
+  if (!version?.bytesHash || version.origin.kind !== 'site') return []
+  return JSON.parse(new TextDecoder().decode(files.read(version.bytesHash))) as SitePage[]
+}
+
+function sitePageOf(visited: Visited, earlier: ReadonlyMap<string, SitePage>): SitePage | undefined {
+  if (visited.isUnchanged) return earlier.get(visited.url)
+  const { url, page } = visited
+  if (!page) return undefined
+  const { validators } = page
+  return page.mediaType.includes('html')
+    ? { url, html: textOf(page), validators }
+    : { url, base64: Buffer.from(page.bytes).toString('base64'), mediaType: page.mediaType, validators }
+}
+
+function reportOn(
+  { url, look, problem }: Visited,
+  page: SitePage | undefined,
+  before: SitePage | undefined,
+  hasBefore: boolean,
+): PageReport {
+  const told = { url, title: look?.title ?? '', characters: look?.characters ?? 0 }
+  if (!page)
+    return { ...told, state: 'failed', problem: problem?.problem.message ?? 'It is of a kind that cannot be read.' }
+  const isSame = before !== undefined && before.html === page.html && before.base64 === page.base64
+  return { ...told, state: isSame ? 'same' : before && hasBefore ? 'changed' : 'new' }
+}

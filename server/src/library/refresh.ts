@@ -1,0 +1,41 @@
+import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
+import { agentSources, sources } from '../database'
+import type { Services } from '../services'
+import { beginVersion } from './beginning'
+import { newestVersion } from './versions'
+
+/** Between two looks at what is due. */
+const EVERY_MS = 60_000
+
+/** Begins to read again every page and site whose time has come. Gives how many. */
+export async function refreshDue(means: Pick<Services, 'db' | 'jobs' | 'bus'>): Promise<number> {
+  const due = await means.db
+    .selectDistinct({ id: sources.id })
+    .from(sources)
+    .innerJoin(agentSources, eq(agentSources.sourceId, sources.id))
+    .where(
+      and(
+        isNotNull(sources.refreshHours),
+        isNull(agentSources.removedAt),
+        sql`${sources.lookedAt} + make_interval(hours => ${sources.refreshHours}) <= now()`,
+      ),
+    )
+  let begun = 0
+  for (const { id } of due) {
+    const { origin, status } = await newestVersion(means.db, id)
+    if (!('url' in origin) || (status !== 'ready' && status !== 'failed')) continue
+    // A site that fails is asked again after its hours, not at every look.
+    await means.db.update(sources).set({ lookedAt: new Date() }).where(eq(sources.id, id))
+    await beginVersion(means, id, { because: 'refreshed', origin, bytesHash: null, mediaType: null })
+    begun++
+  }
+  return begun
+}
+
+/** Keeps refreshing what is due until it is told to stop. */
+export function keepRefreshing(means: Services): () => void {
+  const look = () => void refreshDue(means).catch((error: unknown) => means.log.error(error))
+  const timer = setInterval(look, EVERY_MS)
+  timer.unref()
+  return () => clearInterval(timer)
+}
