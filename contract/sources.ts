@@ -57,7 +57,11 @@ export const sourceSchema = z.object({
   changedAt: z.string(),
 })
 
-export const sourceList = z.object({ sources: z.array(sourceSchema) })
+export const sourceList = z.object({
+  sources: z.array(sourceSchema),
+  /** Characters all sources of an agent may hold together. */
+  limit: z.number(),
+})
 
 export const pairSchema = z.object({
   question: z.string().trim().min(1, 'Write the question.').max(1000),

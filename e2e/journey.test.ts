@@ -188,7 +188,10 @@ describe('4. The library', () => {
       .getByLabel('Files to add')
       .setInputFiles({ name: 'broken.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 cut off') })
     await expectText(row('broken.pdf'), 'is not a readable PDF')
+    const retried = page.waitForResponse((response) => response.url().endsWith('/retry'))
     await row('broken.pdf').getByRole('button', { name: 'Try again' }).click()
+    await retried
+    await page.locator('[data-source="broken.pdf"][data-status="failed"]').waitFor()
     await expectText(row('broken.pdf'), 'is not a readable PDF')
     await row('broken.pdf').getByRole('button', { name: 'Remove' }).click()
     await row('broken.pdf').waitFor({ state: 'detached' })
@@ -224,7 +227,7 @@ describe('5. The try strip', () => {
     await expectText(line, '£12.00')
     await expectText(line, 'Bring a towel.')
     await line.getByRole('button', { name: 'Open source 1' }).first().click()
-    await expectText(page.locator('.passage.target'), 'A kayak costs £12.00 an hour.')
+    await expectText(page.locator('.band.target'), 'A kayak costs £12.00 an hour.')
   })
 
   it('understands the words of the glossary', async () => {

@@ -7,6 +7,8 @@ export interface Config {
   readonly port: number
   readonly databaseUrl: string | undefined
   /** Private hosts pages may be fetched from, on top of those set in the application. */
+  /** Characters that the sources of one agent may hold together. */
+  readonly mostCharacters: number
   readonly allowedHosts: readonly string[]
   /** Names the server may be reached by, besides loopback. */
   readonly publicHosts: readonly string[]
@@ -29,6 +31,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     host: env.PARROT_HOST ?? '127.0.0.1',
     port,
     databaseUrl: env.DATABASE_URL || undefined,
+    mostCharacters: Number(env.PARROT_MOST_CHARACTERS) || 11_000_000,
     allowedHosts: list(env.PARROT_ALLOW_HOSTS),
     publicHosts: list(env.PARROT_PUBLIC_HOSTS),
     logLevel: env.PARROT_LOG ?? 'info',

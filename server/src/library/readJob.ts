@@ -9,7 +9,7 @@ import { newId } from '../ids'
 import type { Work } from '../jobs'
 import type { LibraryCache } from './cache'
 import { contentOf } from './content'
-import { agentsUsing } from './queries'
+import { agentsUsing, listSources } from './queries'
 import type { ReadPool } from './readPool'
 import type { ReadOutcome } from './readWorker'
 import type { VersionRow } from './versions'
@@ -51,6 +51,8 @@ export function readWork(means: ReadMeans): Work {
       ? await editedPassages(means, version.basedOn, version.edits)
       : await readAgain(means, version, set, onPage, signal)
     if (signal.aborted || !result) return
+    const tooMuch = await overLimit(means, version, charactersOf(result.passages))
+    if (tooMuch) return set(failedWith(tooMuch))
     await set({ status: 'indexing', progress: 0.8 })
     await db.delete(passages).where(eq(passages.versionId, versionId))
     for (let at = 0; at < result.passages.length; at += BATCH) {
@@ -140,6 +142,26 @@ async function update({ db, bus }: ReadMeans, version: VersionRow, values: Parti
   for (const agentId of await agentsUsing(db, version.sourceId)) bus.tell(agentId, 'sources')
 }
 
+/** What a version brings to a library: the text of the passages that may answer. */
+const charactersOf = (list: readonly EditedPassage[]): number =>
+  list.reduce((sum, passage) => sum + (passage.isExcluded ? 0 : passage.text.length), 0)
+
+/** The problem that a version would make the library of an agent that uses it too large. */
+async function overLimit({ db, config }: ReadMeans, version: VersionRow, characters: number) {
+  const most = config.mostCharacters
+  for (const agentId of await agentsUsing(db, version.sourceId)) {
+    const others = (await listSources(db, agentId)).filter((source) => source.id !== version.sourceId)
+    const held = others.reduce((sum, source) => sum + source.characters, 0)
+    if (held + characters <= most) continue
+    const [left, whole, limit] = [Math.max(0, most - held), characters, most].map((n) => n.toLocaleString('en-GB'))
+    return {
+      message: `It holds ${whole} characters, and the library has room for ${left} more of its ${limit}.`,
+      advice: 'Take out sources that are not needed, or exclude parts of this one, then try again.',
+    }
+  }
+  return undefined
+}
+
 /** The last step, all or nothing: the version is ready and answers from now on. */
 async function publish(
   means: ReadMeans,
@@ -147,8 +169,7 @@ async function publish(
   read: { passages: readonly EditedPassage[]; lostEdits: number; sketch?: Sketch },
   said: { title: string; description?: string },
 ): Promise<void> {
-  const used = read.passages.filter((passage) => !passage.isExcluded)
-  const characters = used.reduce((sum, passage) => sum + passage.text.length, 0)
+  const characters = charactersOf(read.passages)
   await means.db.transaction(async (tx) => {
     await tx
       .update(sourceVersions)

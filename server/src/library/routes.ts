@@ -43,7 +43,7 @@ export const MOST_FILE_BYTES = 200 * 1024 * 1024
 export const libraryRoutes =
   (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const { db, files, jobs, bus, library, pool } = services
+    const { config, db, files, jobs, bus, library, pool } = services
     const take = async (agentId: string, { origin, bytesHash }: Given) => {
       const { sourceId, versionId } = await addSource(db, agentId, origin, bytesHash, await designer(db))
       await jobs.add('read', versionId)
@@ -73,7 +73,7 @@ export const libraryRoutes =
       { schema: { params, response: { 200: sourceList } } },
       async ({ params: { id } }) => {
         await agentById(db, id)
-        return { sources: await listSources(db, id) }
+        return { sources: await listSources(db, id), limit: config.mostCharacters }
       },
     )
 

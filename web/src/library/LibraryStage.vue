@@ -1,16 +1,20 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Source } from '@parrot/contract'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { filesDropped } from './dropped'
-import { plural } from '../shared/when'
 import AddSource from './AddSource.vue'
 import FinderPane from './FinderPane.vue'
 import { useLibrary } from './libraryStore'
-import SourceReader from './SourceReader.vue'
+import ConflictList from './ConflictList.vue'
+import ElsewhereList from './ElsewhereList.vue'
+import LibraryMeter from './LibraryMeter.vue'
 import SourceRow from './SourceRow.vue'
+
+const SourceReader = defineAsyncComponent(() => import('./reader/SourceReader.vue'))
+const SurveyPane = defineAsyncComponent(() => import('./SurveyPane.vue'))
 
 /** The library: sources at the left, and beside them the reader of one source or the finder. */
 const route = useRoute()
@@ -20,7 +24,10 @@ const agents = useAgent()
 
 const agentId = computed(() => String(route.params.id))
 const sourceId = computed(() => String(route.params.sourceId ?? ''))
-const adding = ref<'page' | 'note' | 'pairs'>()
+const adding = ref<'page' | 'note' | 'pairs' | 'elsewhere'>()
+const filter = ref('')
+/** What stands at the right when no source is open. */
+const pane = computed(() => String(route.query.pane ?? 'finder'))
 const isDragging = ref(false)
 const picker = ref<HTMLInputElement>()
 const sameNames = ref<File[]>()
@@ -31,11 +38,28 @@ watch(
   () => store.load(agentId.value),
 )
 
-const total = computed(() => {
-  const sources = store.sources ?? []
-  const sum = (key: 'passages' | 'characters') => sources.reduce((all, source) => all + source[key], 0)
-  return `${plural(sources.length, 'source')}, ${plural(sum('passages'), 'passage')}, ${plural(sum('characters'), 'character')}`
+/** Lists shorter than this are seen at a glance. */
+const FILTERED_FROM = 8
+const filtered = computed(() => {
+  const words = filter.value.trim().toLowerCase()
+  return (store.sources ?? []).filter((source) =>
+    [source.title, source.description, source.origin, source.shelf, ...source.tags]
+      .join('\n')
+      .toLowerCase()
+      .includes(words),
+  )
 })
+/** The sources by shelf; those on none come first, under no name. */
+const shelves = computed(() => {
+  const names = [...new Set(filtered.value.map((source) => source.shelf))].sort()
+  return names.map((name) => ({ name, sources: filtered.value.filter((source) => source.shelf === name) }))
+})
+const twinOf = (source: Source) => store.sources?.find((each) => each.id === source.alike?.sourceId)
+const right = ref<HTMLElement>()
+watch([sourceId, pane, () => route.query.view], () => right.value?.scrollTo(0, 0))
+const openConflicts = computed(() => store.conflicts.filter((conflict) => !conflict.isSettled).length)
+const showPane = (name: string) =>
+  void router.push({ name: 'library', params: { id: agentId.value }, query: name === 'finder' ? {} : { pane: name } })
 
 const open = (source: Source) =>
   void router.push({ name: 'library', params: { id: agentId.value, sourceId: source.id } })
@@ -83,17 +107,20 @@ function onDragLeave(event: DragEvent): void {
     <section class="sources" aria-label="Sources">
       <header>
         <h1>Library</h1>
-        <p v-if="store.sources?.length" class="soft small number">{{ total }}</p>
       </header>
+      <LibraryMeter v-if="store.sources?.length" :sources="store.sources" :limit="store.limit" @open="open" />
       <div class="adds">
         <button type="button" class="btn main" @click="picker?.click()">Add files</button>
         <button type="button" class="btn" @click="adding = 'page'">Web page</button>
+        <button type="button" class="btn" @click="showPane('website')">Website</button>
         <button type="button" class="btn" @click="adding = 'note'">Note</button>
         <button type="button" class="btn" @click="adding = 'pairs'">Pairs</button>
+        <button type="button" class="btn quiet" @click="adding = 'elsewhere'">From another agent</button>
         <input ref="picker" type="file" multiple class="sr" aria-label="Files to add" tabindex="-1" @change="onPick" />
       </div>
 
-      <AddSource v-if="adding" :kind="adding" @close="adding = undefined" />
+      <ElsewhereList v-if="adding === 'elsewhere'" :agent-id="agentId" @close="adding = undefined" />
+      <AddSource v-else-if="adding" :key="adding" :kind="adding" @close="adding = undefined" />
       <div v-if="sameNames" class="same" role="alertdialog" aria-label="Files with names that are there already">
         <p>
           <b>{{ sameNames.length === 1 ? sameNames[0]!.name : 'Some of these files' }}</b>
@@ -131,23 +158,67 @@ function onDragLeave(event: DragEvent): void {
         title="Nothing to know yet"
         text="Drag documents or whole folders here: PDF, Word, Excel, PowerPoint, OpenDocument, CSV, EPUB, Markdown, HTML, JSON, captions, calendars, e-mails, plain text, or a ZIP of these. Add web pages, notes, and questions with fixed answers."
       />
-      <ul v-else class="rows">
-        <SourceRow
-          v-for="source in store.sources"
-          :key="source.id"
-          :source="source"
-          :is-open="source.id === sourceId"
-          @open="open(source)"
-          @remove="store.remove(source)"
-          @act="store.act(source, $event)"
-          @allow="store.allowHost(source)"
-          @version="store.uploadVersion(source, $event)"
+      <template v-else>
+        <p v-if="openConflicts > 0" class="doubt">
+          <button type="button" class="btn quiet small" @click="showPane('conflicts')">
+            {{
+              openConflicts === 1
+                ? 'In one place sources do not agree'
+                : `In ${openConflicts} places sources do not agree`
+            }}
+          </button>
+        </p>
+        <input
+          v-if="store.sources.length >= FILTERED_FROM"
+          v-model="filter"
+          class="field filter"
+          placeholder="Show only sources with…"
+          aria-label="Show only sources with"
+          @keydown.esc="filter = ''"
         />
-      </ul>
+        <p v-if="filtered.length === 0" class="soft">No source has “{{ filter }}” in its title, tags or shelf.</p>
+        <section v-for="shelf in shelves" :key="shelf.name" :aria-label="shelf.name || 'Sources on no shelf'">
+          <h3 v-if="shelf.name" class="shelf">{{ shelf.name }}</h3>
+          <ul class="rows">
+            <SourceRow
+              v-for="source in shelf.sources"
+              :key="source.id"
+              :source="source"
+              :is-open="source.id === sourceId"
+              @open="open(source)"
+              @remove="store.remove(source)"
+              @act="store.act(source, $event)"
+              @allow="store.allowHost(source)"
+              @version="store.uploadVersion(source, $event)"
+              :twin="twinOf(source)"
+              @keep-only="store.remove($event)"
+            />
+          </ul>
+        </section>
+      </template>
     </section>
 
-    <SourceReader v-if="sourceId" :key="sourceId" :source-id="sourceId" :sources="store.sources" @close="close" />
-    <FinderPane v-else :agent-id="agentId" @passage="openPassage" />
+    <div ref="right" class="right">
+      <SourceReader
+        v-if="sourceId"
+        :key="sourceId"
+        :source-id="sourceId"
+        :agent-id="agentId"
+        :sources="store.sources"
+        @close="close"
+      />
+      <SurveyPane v-else-if="pane === 'website'" :agent-id="agentId" @close="close" />
+      <ConflictList
+        v-else-if="pane === 'conflicts'"
+        :agent-id="agentId"
+        :conflicts="store.conflicts"
+        :sources="store.sources ?? []"
+        @close="close"
+        @passage="openPassage"
+        @changed="store.loadConflicts()"
+      />
+      <FinderPane v-else :agent-id="agentId" @passage="openPassage" />
+    </div>
     <div v-if="isDragging" class="drop" aria-hidden="true"><p>Drop to add to the library</p></div>
   </div>
 </template>
@@ -157,17 +228,21 @@ function onDragLeave(event: DragEvent): void {
   position: relative;
   display: grid;
   grid-template-columns: minmax(320px, 430px) minmax(0, 1fr);
-  min-height: calc(100dvh - var(--path-height) - var(--strip-height));
+  --pane-top: 0px;
+  height: calc(100dvh - var(--path-height) - var(--strip-height));
+}
+/* The list keeps its place while the reader is read, and the reader begins at its top. */
+.sources,
+.right {
+  overflow-y: auto;
+  min-width: 0;
 }
 .sources {
   padding: 22px 22px 40px 28px;
   border-right: 1px solid var(--line);
 }
 header {
-  display: flex;
-  align-items: baseline;
-  gap: 14px;
-  margin-bottom: 12px;
+  margin-bottom: 4px;
 }
 .adds {
   display: flex;
@@ -184,6 +259,21 @@ header {
 .same p {
   margin-bottom: 8px;
   overflow-wrap: anywhere;
+}
+.shelf {
+  font: 600 13px/1.3 var(--sans);
+  color: var(--soft);
+  margin: 16px 0 4px;
+}
+.filter {
+  margin-bottom: 10px;
+}
+.doubt {
+  margin: 0 0 10px;
+}
+.doubt .btn {
+  color: var(--warm);
+  background: var(--warm-wash);
 }
 .uploads,
 .rows {
@@ -226,6 +316,13 @@ progress {
 @media (max-width: 900px) {
   .library {
     grid-template-columns: minmax(0, 1fr);
+    --pane-top: var(--path-height);
+    height: auto;
+    min-height: calc(100dvh - var(--path-height) - var(--strip-height));
+  }
+  .sources,
+  .right {
+    overflow: visible;
   }
   .sources {
     border-right: 0;

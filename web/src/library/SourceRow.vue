@@ -2,12 +2,14 @@
 import { computed, ref } from 'vue'
 import type { Source } from '@parrot/contract'
 import StateMark from '../shared/StateMark.vue'
-import { ago, plural } from '../shared/when'
+import { ago, dayOf, plural } from '../shared/when'
 
 /** One source: what it is, how its reading stands, and what can be done with it. */
-const props = defineProps<{ source: Source; isOpen: boolean }>()
+const props = defineProps<{ source: Source; isOpen: boolean; twin?: Source }>()
 const emit = defineEmits<{
   open: []
+  /** Of two near-duplicates, takes the other one out. */
+  keepOnly: [out: Source]
   remove: []
   act: [action: 'retry' | 'cancel' | 'refresh']
   allow: []
@@ -26,6 +28,28 @@ const WORDS = {
 const mark = computed(() =>
   props.source.status === 'ready' ? 'fine' : props.source.status === 'failed' ? 'failed' : 'waiting',
 )
+const today = new Date().toISOString().slice(0, 10)
+/** When it does not answer today, why not. */
+const rest = computed(() => {
+  const { validFrom, validUntil } = props.source
+  if (validFrom && validFrom > today) return `answers from ${dayOf(validFrom)}`
+  if (validUntil && validUntil < today) return `has not answered since ${dayOf(validUntil)}`
+  return ''
+})
+/** How its reading stands, what it holds, and where it is from, in one line. */
+const meta = computed(() => {
+  const { source } = props
+  const share = isBusy.value && source.progress > 0 ? `, ${Math.round(source.progress * 100)} %` : ''
+  return [
+    source.status === 'ready' ? '' : WORDS[source.status] + share,
+    source.version > 0 ? plural(source.passages, 'passage') : '',
+    source.version > 1 ? `version ${source.version}` : '',
+    source.version > 0 ? ago(source.changedAt) : '',
+    source.origin === source.title ? KINDS[source.kind] : source.origin,
+  ]
+    .filter(Boolean)
+    .join(' · ')
+})
 const isBusy = computed(() => mark.value === 'waiting')
 
 function onPick(event: Event): void {
@@ -37,26 +61,34 @@ function onPick(event: Event): void {
 </script>
 
 <template>
-  <li class="row" :class="{ open: isOpen }" :data-source="source.origin" :data-status="source.status">
+  <li class="row" :class="{ open: isOpen, noted: twin || source.lostEdits > 0 }" :data-source="source.origin" :data-status="source.status">
     <button type="button" class="main" :disabled="source.version === 0" @click="$emit('open')">
       <span class="title">{{ source.title }}</span>
-      <span class="meta">
-        {{ KINDS[source.kind] }}<template v-if="source.origin !== source.title"> · {{ source.origin }}</template>
-      </span>
-      <span class="meta">
-        <StateMark :state="mark" /> {{ WORDS[source.status]
-        }}<template v-if="isBusy && source.progress > 0">, {{ Math.round(source.progress * 100) }} %</template
-        ><template v-if="source.version > 0">
-          · {{ plural(source.passages, 'passage')
-          }}<template v-if="source.version > 1"> · version {{ source.version }}</template> ·
-          {{ ago(source.changedAt) }}</template
-        >
-      </span>
+      <span v-if="source.description" class="meta about">{{ source.description }}</span>
+      <span class="meta"
+        ><StateMark :state="mark" /><span v-if="source.status === 'ready'" class="sr">ready</span> {{ meta }}</span
+      >
     </button>
     <progress v-if="isBusy" class="bar" :value="source.progress" max="1" :aria-label="`Reading ${source.title}`" />
     <p v-if="source.status === 'failed'" class="why">
       {{ source.error }} <span class="advice">{{ source.advice }}</span>
       <template v-if="source.version > 0"> Version {{ source.version }} still answers.</template>
+    </p>
+    <p v-if="rest || source.tags.length || source.weight !== 1 || source.agents > 1" class="marks">
+      <span v-if="rest" class="rest">{{ rest }}</span>
+      <span v-if="source.weight !== 1" :title="`Its scores count ${source.weight} times`">{{
+        source.weight > 1 ? 'heavier' : 'lighter'
+      }}</span>
+      <span v-if="source.agents > 1">used by {{ source.agents }} agents</span>
+      <span v-for="tag in source.tags" :key="tag" class="tag">{{ tag }}</span>
+    </p>
+    <p v-if="source.lostEdits" class="why">
+      {{ plural(source.lostEdits, 'change') }} by hand found no place in this version. See its versions.
+    </p>
+    <p v-if="source.alike && twin" class="twin">
+      {{ Math.round(source.alike.share * 100) }} % the same as “{{ twin.title }}”.
+      <button type="button" class="btn small" @click="$emit('keepOnly', twin)">Keep only this one</button>
+      <button type="button" class="btn small" @click="$emit('keepOnly', source)">Keep only the other</button>
     </p>
     <div class="acts">
       <button
@@ -136,6 +168,34 @@ function onPick(event: Event): void {
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+.about {
+  color: var(--ink);
+}
+.marks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  font-size: 13px;
+  color: var(--soft);
+}
+.rest {
+  color: var(--warm);
+  font-weight: 600;
+}
+.tag::before {
+  content: '#';
+  color: var(--faint);
+}
+.twin {
+  background: var(--warm-wash);
+  border-radius: 6px;
+  padding: 7px 10px;
+  margin-top: 5px;
+  font-size: 14px;
+}
+.twin .btn {
+  margin: 5px 6px 0 0;
+}
 .bar {
   width: 100%;
   height: 6px;
@@ -161,7 +221,7 @@ function onPick(event: Event): void {
 }
 /* With a pointer, what can be done with a source that is well shows when one is at it: the list stays calm. */
 @media (hover: hover) {
-  .row[data-status='ready'] .acts {
+  .row[data-status='ready']:not(.noted) .acts {
     position: absolute;
     right: 4px;
     bottom: 4px;

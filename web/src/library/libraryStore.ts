@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import type { NewSource, Source } from '@parrot/contract'
+import type { Conflict, NewSource, Source } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import { tell, tellFailure } from '../shared/undo'
 
@@ -17,6 +17,8 @@ const UPLOADS_AT_ONCE = 3
 /** The sources of the open agent, and the files on their way. */
 export const useLibrary = defineStore('library', () => {
   const sources = ref<Source[]>()
+  const limit = ref(0)
+  const conflicts = ref<Conflict[]>([])
   const uploads = ref<Upload[]>([])
   const error = ref('')
   let agentId = ''
@@ -26,16 +28,33 @@ export const useLibrary = defineStore('library', () => {
     if (id !== agentId) {
       agentId = id
       sources.value = undefined
+      conflicts.value = []
       uploads.value = []
     }
     try {
-      const { sources: loaded } = await get<{ sources: Source[] }>(`/api/agents/${id}/sources`)
+      const { sources: loaded, limit: most } = await get<{ sources: Source[]; limit: number }>(
+        `/api/agents/${id}/sources`,
+      )
       if (id !== agentId) return
       sources.value = loaded
+      limit.value = most
+      void loadConflicts(id)
       error.value = ''
     } catch (problem) {
       if (id === agentId) error.value = wordsFor(problem)
     }
+  }
+
+  /** What the sources do not agree on; found in the background, so it may come later than the list. */
+  async function loadConflicts(id = agentId): Promise<void> {
+    const found = await get<{ conflicts: Conflict[] }>(`/api/agents/${id}/conflicts`).catch(() => undefined)
+    if (found && id === agentId) conflicts.value = found.conflicts
+  }
+
+  /** Uses a source of another agent here as well. */
+  async function use(sourceId: string): Promise<void> {
+    await post(`/api/agents/${agentId}/sources/${sourceId}/use`)
+    await load()
   }
 
   /** Uploads files, a few at a time; one with the name of a source that is there becomes its newer version. */
@@ -83,10 +102,14 @@ export const useLibrary = defineStore('library', () => {
     await load()
   }
 
+  /** Takes a source out of this agent's library; others that use it keep it. */
   async function remove(source: Source): Promise<void> {
+    const others = source.agents - 1
     await call('DELETE', `/api/agents/${agentId}/sources/${source.id}`)
     await load()
-    tell(`“${source.title}” was removed from the library.`, async () => {
+    const still =
+      others > 0 ? ` ${others === 1 ? 'One other agent still uses' : `${others} other agents still use`} it.` : ''
+    tell(`“${source.title}” was removed from the library.${still}`, async () => {
       await post(`/api/agents/${agentId}/sources/${source.id}/restore`)
       await load()
     })
@@ -102,18 +125,40 @@ export const useLibrary = defineStore('library', () => {
     }
   }
 
+  /** Lets pages be fetched from a private host. */
+  async function allow(host: string): Promise<void> {
+    const { hosts } = await get<{ hosts: string[] }>('/api/settings/hosts')
+    await call('PUT', '/api/settings/hosts', { hosts: [...hosts, host] })
+  }
+
   /** Allows the private host a page was refused for, and tries again. */
   async function allowHost(source: Source): Promise<void> {
     try {
-      const { hosts } = await get<{ hosts: string[] }>('/api/settings/hosts')
-      await call('PUT', '/api/settings/hosts', { hosts: [...hosts, source.hostToAllow] })
+      await allow(source.hostToAllow!)
       await act(source, 'retry')
     } catch (problem) {
       tellFailure(problem)
     }
   }
 
-  return { sources, uploads, error, load, upload, uploadVersion, dismissUpload, add, remove, act, allowHost }
+  return {
+    sources,
+    limit,
+    conflicts,
+    uploads,
+    error,
+    load,
+    loadConflicts,
+    use,
+    allow,
+    upload,
+    uploadVersion,
+    dismissUpload,
+    add,
+    remove,
+    act,
+    allowHost,
+  }
 })
 
 /** Sends a file with its progress, which fetch cannot tell. */

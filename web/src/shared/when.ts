@@ -22,3 +22,6 @@ export const moment = (iso: string): string => full.format(new Date(iso))
 /** "1 source", "3 sources". */
 export const plural = (number: number, one: string, many = `${one}s`): string =>
   `${number.toLocaleString('en-GB')} ${number === 1 ? one : many}`
+
+/** A day given as YYYY-MM-DD: "1 May 2026". */
+export const dayOf = (date: string): string => day.format(new Date(`${date}T12:00:00`))
