@@ -47,3 +47,14 @@ export type NewEndpoint = z.input<typeof newEndpoint>
 
 /** What the designer is called: noted with what they add. */
 export const designerName = z.object({ name: z.string().trim().max(80) })
+
+/** Where recordings are sent to be written down; empty for nowhere. */
+export const transcriber = z.object({
+  url: z
+    .string()
+    .trim()
+    .max(2000)
+    .refine((value) => value === '' || (/^https?:\/\//i.test(value) && URL.canParse(value)), {
+      message: 'Write a full address that begins with http:// or https://.',
+    }),
+})

@@ -111,7 +111,7 @@ describe('a server killed at any moment of its reading', () => {
     const abort = new AbortController()
     const endless = new ReadableStream({
       pull: async (controller) => {
-        controller.enqueue(new TextEncoder().encode('--x\r\n'.padEnd(64_000, 'y')))
+        controller.enqueue(new TextEncoder().encode('y'.repeat(64_000)))
         await new Promise((resolve) => setTimeout(resolve, 20))
       },
     })

@@ -1,2 +1,3 @@
 export { buildModelEndpoint } from './model'
 export { buildSite } from './site'
+export { buildTranscriber, labelledWav, type Said } from './transcriber'

@@ -1,8 +1,9 @@
-/** Starts the simulated outside services: the sample website and the model endpoint, both on loopback only. */
+/** Starts the simulated outside services: sample website, model endpoint and transcriber, all on loopback only. */
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { buildModelEndpoint } from './model'
 import { buildSite } from './site'
+import { buildTranscriber } from './transcriber'
 
 const folder = fileURLToPath(new URL('./site', import.meta.url))
 const site = buildSite(existsSync(folder) ? folder : fileURLToPath(new URL('../stand-ins/site', import.meta.url)))
@@ -10,7 +11,9 @@ const model = buildModelEndpoint(process.env.STAND_IN_KEY)
 
 await site.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_SITE_PORT ?? 4101) })
 await model.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_MODEL_PORT ?? 4102) })
+const transcriber = buildTranscriber()
+await transcriber.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_TRANSCRIBER_PORT ?? 4103) })
 process.stdout.write(
-  `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1\n`,
+  `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1, transcriber at ${transcriber.listeningOrigin}/transcriptions\n`,
 )
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0))

@@ -1,4 +1,5 @@
 import { baseName, type SourceFile } from './document'
+import { withoutCaptioned } from './media'
 import { unpack, unpackMessage, type UnpackLimits } from './unpack'
 
 /** The files of an archive, or what is wrong with it. */
@@ -33,9 +34,11 @@ export function openArchive(bytes: Uint8Array, name: string): Opened {
       message: unpackMessage(name, unpacked.problem),
       advice: 'Pack the documents again, or add them one by one.',
     }
-  const files = unpacked.files
-    .filter((file) => file.bytes.length > 0)
-    .map((file) => ({ bytes: file.bytes, name: lastPart(file.name) }))
+  const files = withoutCaptioned(
+    unpacked.files
+      .filter((file) => file.bytes.length > 0)
+      .map((file) => ({ bytes: file.bytes, name: lastPart(file.name) })),
+  )
   return files.length === 0
     ? { ok: false, message: `“${name}” holds no file that could be read.`, advice: 'Check what is in it.' }
     : { ok: true, files, left }

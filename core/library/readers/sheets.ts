@@ -3,16 +3,21 @@ import { parse } from 'csv-parse/sync'
 import { decodeText } from '../encoding'
 import { baseName, failed, readable, type Block, type Locator, type Reader } from '../document'
 import { tableBlocks } from '../tables'
+import { withoutEmptyRows } from './sparse'
 
-const MAX_ROWS = 100_000
+/** Rows that one sheet or table may have: beyond, its text would be more than any library holds. */
+const MAX_ROWS = 300_000
+const MAX_COLUMNS = 200
 
 const atRow = (sheet: string, row: number): Locator => ({ kind: 'row', sheet, row, label: `${sheet}, row ${row}` })
 
 /** Excel workbook (XLSX) → document: each sheet a section, each row a block with its headers; cells as displayed. */
 export const readXlsx: Reader = async (file) => {
   const workbook = new ExcelJS.Workbook()
+  const packed = withoutEmptyRows(file.bytes)
+  if (packed && packed.rows > MAX_ROWS) return tooLong(file.name)
   try {
-    await workbook.xlsx.load(file.bytes.slice().buffer as never)
+    await workbook.xlsx.load((packed?.bytes ?? file.bytes).slice().buffer as never)
   } catch {
     return failed(
       `“${file.name}” is not a readable workbook.`,
@@ -24,10 +29,11 @@ export const readXlsx: Reader = async (file) => {
     blocks.push({ kind: 'heading', level: 1, text: sheet.name, locator: atRow(sheet.name, 1) })
     const rows: string[][] = []
     const numbers: number[] = []
+    // Asked once: the package counts it anew over all rows.
+    const columns = Math.min(sheet.columnCount, MAX_COLUMNS)
     sheet.eachRow({ includeEmpty: false }, (row, number) => {
-      if (rows.length >= MAX_ROWS) return
       const cells: string[] = []
-      for (let at = 1; at <= Math.min(sheet.columnCount, 200); at++) cells.push(shown(row.getCell(at)))
+      for (let at = 1; at <= columns; at++) cells.push(shown(row.getCell(at)))
       rows.push(cells)
       numbers.push(number)
     })
@@ -35,6 +41,12 @@ export const readXlsx: Reader = async (file) => {
   }
   return readable(workbook.title || baseName(file.name), blocks, file.name)
 }
+
+const tooLong = (name: string) =>
+  failed(
+    `“${name}” has more than ${MAX_ROWS.toLocaleString('en-GB')} rows in one table.`,
+    'Take out what the agent need not know, or split it, and add the parts.',
+  )
 
 /** A cell as a person sees it: money with its sign and two decimals, dates as dates, formulas as their result. */
 function shown(cell: ExcelJS.Cell): string {
@@ -83,8 +95,9 @@ export const readCsv: Reader = (file) => {
       relax_quotes: true,
       skip_empty_lines: true,
       bom: true,
-      to: MAX_ROWS,
+      to: MAX_ROWS + 1,
     })
+    if (rows.length > MAX_ROWS) return tooLong(file.name)
     const title = baseName(file.name)
     return readable(
       title,

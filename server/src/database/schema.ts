@@ -160,6 +160,8 @@ export const sourceVersions = pgTable(
     bytesHash: text('bytes_hash'),
     /** Media type the sender gave with fetched bytes. */
     mediaType: text('media_type'),
+    /** Names the captions a recording was turned into, so that it is listened to once. */
+    captionsHash: text('captions_hash'),
     characters: integer('characters').notNull().default(0),
     passages: integer('passages').notNull().default(0),
     cutting: jsonb('cutting').$type<Cutting>().notNull().default({ by: 'structure', target: 700, overlap: 0 }),

@@ -64,6 +64,17 @@ export class LibraryCache {
     return library
   }
 
+  /** Takes over a version that was just read and indexed, so that it need not be loaded. */
+  keep(
+    { versionId, title }: Pick<UsedVersion, 'versionId' | 'title'>,
+    stored: StoredPassage[],
+    segment: Segment,
+  ): void {
+    const characters = stored.reduce((sum, passage) => sum + passage.text.length, 0)
+    this.#versions.set(`${versionId}:${title}`, Promise.resolve({ title, segment, passages: stored, characters }))
+    void this.#makeRoom()
+  }
+
   /** Loads a version's passages and builds its segment, once. */
   load(version: UsedVersion): Promise<LoadedVersion> {
     const key = `${version.versionId}:${version.title}`

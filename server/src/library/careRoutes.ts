@@ -134,9 +134,10 @@ export const careRoutes =
         if (!version.bytesHash) throw new HttpProblem(409, 'The original of this source is gone.')
         const abort = new AbortController()
         reply.raw.once('close', () => abort.abort())
-        const { origin, edits, mediaType } = version
-        const path = files.pathOf(version.bytesHash)
-        const task = { origin, path, mediaType: mediaType ?? undefined, cutting, edits }
+        const { origin, edits, captionsHash } = version
+        const path = files.pathOf(captionsHash ?? version.bytesHash)
+        const mediaType = captionsHash ? 'text/vtt' : (version.mediaType ?? undefined)
+        const task = { origin, path, mediaType, cutting, edits }
         const result = await pool.read(task, () => undefined, abort.signal)
         if (!result.ok) throw new HttpProblem(409, result.problem.message, result.problem.advice)
         const now = await db

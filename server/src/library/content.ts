@@ -1,9 +1,10 @@
 import { eq } from 'drizzle-orm'
-import type { ReadProblem, SitePage } from '@parrot/core/library'
+import { recordingType, type ReadProblem, type SitePage } from '@parrot/core/library'
 import { fetchPage, Renderer, textOf, walk, type FetchOptions, type Visited } from '../crawl'
 import { sourceVersions, type Origin, type PageReport, type Validators } from '../database'
 import { listAllowedHosts } from '../settings/hosts'
 import type { ReadMeans } from './readJob'
+import { transcribe } from './transcriber'
 import { answeringVersion, type VersionRow } from './versions'
 
 /** The kept original of a version, or why there is none; `isUnchanged` when a fetch found it as it was before. */
@@ -21,12 +22,32 @@ export async function contentOf(
   signal: AbortSignal,
 ): Promise<Content> {
   const { origin, bytesHash, mediaType } = version
+  if (bytesHash && origin.kind === 'file' && recordingType(origin.name))
+    return captionsOf(means, version, bytesHash, signal)
   if (bytesHash) return { ok: true, bytesHash, mediaType }
   const before = await answeringVersion(means.db, version.sourceId)
   const options = { allowedHosts: await hostsOf(means), signal }
   if (origin.kind === 'page') return pageContent(means, version, origin, before, options)
   if (origin.kind === 'site') return siteContent(means, version, origin, before, onPage, options)
   throw new Error('A version that is not on the web has lost its original.')
+}
+
+/** The captions of a recording: those kept, or what the transcriber hears. */
+async function captionsOf(
+  { db, files }: ReadMeans,
+  version: VersionRow,
+  bytesHash: string,
+  signal: AbortSignal,
+): Promise<Content> {
+  const { origin, captionsHash } = version
+  if (captionsHash) return { ok: true, bytesHash: captionsHash, mediaType: 'text/vtt' }
+  if (origin.kind !== 'file') throw new Error('Only a file can be a recording.')
+  const recording = { path: files.pathOf(bytesHash), name: origin.name, mediaType: recordingType(origin.name)! }
+  const transcript = await transcribe(db, recording, signal)
+  if (!transcript.ok) return transcript
+  const kept = files.keep(new TextEncoder().encode(transcript.captions))
+  await db.update(sourceVersions).set({ captionsHash: kept }).where(eq(sourceVersions.id, version.id))
+  return { ok: true, bytesHash: kept, mediaType: 'text/vtt' }
 }
 
 /** The private hosts that may be fetched from. */

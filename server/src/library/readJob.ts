@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm'
 import { applyEdits, type Edit, type EditedPassage, type Sketch } from '@parrot/core/curation'
+import type { StoredPassage } from '@parrot/core/dialogue'
 import type { ReadProblem } from '@parrot/core/library'
 import type { Bus } from '../bus'
 import type { Config } from '../config'
@@ -33,7 +34,7 @@ const BATCH = 200
  * and until the last step nothing of it is seen.
  */
 export function readWork(means: ReadMeans): Work {
-  const { db, library } = means
+  const { db, library, pool } = means
   return async (versionId, report, signal) => {
     const [version] = await db.select().from(sourceVersions).where(eq(sourceVersions.id, versionId))
     if (!version || version.status === 'ready') return
@@ -54,26 +55,48 @@ export function readWork(means: ReadMeans): Work {
     const tooMuch = await overLimit(means, version, charactersOf(result.passages))
     if (tooMuch) return set(failedWith(tooMuch))
     await set({ status: 'indexing', progress: 0.8 })
-    await db.delete(passages).where(eq(passages.versionId, versionId))
-    for (let at = 0; at < result.passages.length; at += BATCH) {
-      if (signal.aborted) return
-      const rows = result.passages.slice(at, at + BATCH)
-      await db
-        .insert(passages)
-        .values(rows.map((row) => ({ ...row, id: newId(), versionId, headings: [...row.headings] })))
-      report(0.8 + (0.15 * at) / result.passages.length)
-    }
     const [source] = await db.select().from(sources).where(eq(sources.id, version.sourceId))
     if (!source) return
     const isNamed = source.isTitled || version.basedOn !== null || !('title' in result)
     const title = isNamed ? source.title : 'title' in version.origin ? version.origin.title : result.title
-    await library.load({ sourceId: version.sourceId, versionId, title })
+    // Indexed in a thread while the passages are stored: neither waits for the other.
+    const indexing = pool.index(
+      title,
+      result.passages.filter((passage) => !passage.isExcluded),
+    )
+    indexing.catch(() => undefined)
+    const stored = await storePassages(db, versionId, result.passages, report, signal)
+    if (!stored) return
+    library.keep({ versionId, title }, stored, await indexing)
     if (signal.aborted) return
     await publish(means, version, result, {
       title,
       ...('description' in result && !source.isDescribed ? { description: result.description } : {}),
     })
   }
+}
+
+/** Puts the passages of a version in place of those an earlier attempt left; undefined when it was told to stop. */
+async function storePassages(
+  db: Database,
+  versionId: string,
+  list: readonly EditedPassage[],
+  report: (progress: number) => void,
+  signal: AbortSignal,
+): Promise<StoredPassage[] | undefined> {
+  await db.delete(passages).where(eq(passages.versionId, versionId))
+  const stored: StoredPassage[] = []
+  for (let at = 0; at < list.length; at += BATCH) {
+    if (signal.aborted) return undefined
+    const rows = list
+      .slice(at, at + BATCH)
+      .map((row) => ({ ...row, id: newId(), versionId, headings: [...row.headings] }))
+    await db.insert(passages).values(rows)
+    for (const { id, text, headings, locator, isExcluded } of rows)
+      if (!isExcluded) stored.push({ id, text, headings, locator })
+    report(0.8 + (0.15 * at) / list.length)
+  }
+  return stored
 }
 
 type Set = (values: Partial<VersionRow>) => Promise<void>
@@ -98,11 +121,20 @@ async function readAgain(
   const { origin, cutting, edits } = version
   const path = means.files.pathOf(content.bytesHash)
   const task = { origin, path, mediaType: content.mediaType ?? undefined, cutting, edits }
-  const result = await means.pool.read(task, onPage, signal)
+  const result = await means.pool.read(task, onPage, signal).catch((error: unknown): ReadOutcome => {
+    if ((error as { code?: string }).code !== 'ERR_WORKER_OUT_OF_MEMORY') throw error
+    return { ok: false, problem: TOO_BIG }
+  })
   if (signal.aborted) return undefined
   if (result.ok) return result
   await set(failedWith(result.problem))
   return undefined
+}
+
+/** Reading threads have a limit of memory, so that a document that needs more ends itself and not the server. */
+const TOO_BIG: ReadProblem = {
+  message: 'It needs more memory to be read than there is.',
+  advice: 'Split it into parts and add them one by one.',
 }
 
 /** A refresh that found nothing new leaves no version behind, only the time it looked. */

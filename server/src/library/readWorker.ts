@@ -21,6 +21,7 @@ import {
   read,
   readPairs,
   readSite,
+  recordingType,
   type Cutting,
   type HtmlLook,
   type Opened,
@@ -101,7 +102,10 @@ function readOrigin(
         onPage,
       )
     case 'file':
-      return read({ bytes, name: origin.name, mediaType: origin.mediaType }, onPage)
+      // A recording comes as its captions.
+      return mediaType === 'text/vtt' && recordingType(origin.name)
+        ? read({ bytes, name: `${origin.name}.vtt`, mediaType })
+        : read({ bytes, name: origin.name, mediaType: origin.mediaType }, onPage)
   }
 }
 

@@ -39,6 +39,7 @@ export async function addVersion(tx: Writes, sourceId: string, made: NewVersion)
     origin,
     bytesHash: made.bytesHash === undefined ? (before?.bytesHash ?? null) : made.bytesHash,
     mediaType: made.mediaType === undefined ? (before?.mediaType ?? null) : made.mediaType,
+    captionsHash: made.bytesHash === undefined ? (before?.captionsHash ?? null) : null,
     cutting: made.cutting ?? before?.cutting,
     edits: [...(before?.edits ?? []), ...(made.edit ? [made.edit] : [])],
     basedOn: made.edit ? before?.id : null,

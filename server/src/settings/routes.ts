@@ -1,7 +1,16 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { allowedHosts, designerName, endpointList, endpointSchema, endpointTest, newEndpoint } from '@parrot/contract'
+import {
+  allowedHosts,
+  designerName,
+  endpointList,
+  endpointSchema,
+  endpointTest,
+  newEndpoint,
+  transcriber,
+} from '@parrot/contract'
 import { ModelProblem } from '@parrot/core/dialogue'
+import { setTranscriber, transcriberAddress } from '../library/transcriber'
 import { endpointModel } from '../models/endpointModel'
 import type { Services } from '../services'
 import {
@@ -42,6 +51,16 @@ export const settingsRoutes =
       '/api/settings/designer',
       { schema: { body: designerName, response: { 200: designerName } } },
       async ({ body }) => ({ name: await setDesigner(db, body.name) }),
+    )
+
+    app.get('/api/settings/transcriber', { schema: { response: { 200: transcriber } } }, async () => ({
+      url: await transcriberAddress(db),
+    }))
+
+    app.put(
+      '/api/settings/transcriber',
+      { schema: { body: transcriber, response: { 200: transcriber } } },
+      async ({ body }) => ({ url: await setTranscriber(db, body.url) }),
     )
 
     app.get('/api/endpoints', { schema: { response: { 200: endpointList } } }, async () => ({

@@ -20,6 +20,7 @@ CREATE TABLE "surveys" (
 --> statement-breakpoint
 ALTER TABLE "passages" ADD COLUMN "original" text;--> statement-breakpoint
 ALTER TABLE "passages" ADD COLUMN "is_excluded" boolean DEFAULT false NOT NULL;--> statement-breakpoint
+ALTER TABLE "source_versions" ADD COLUMN "captions_hash" text;--> statement-breakpoint
 ALTER TABLE "source_versions" ADD COLUMN "cutting" jsonb DEFAULT '{"by":"structure","target":700,"overlap":0}'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "source_versions" ADD COLUMN "edits" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "source_versions" ADD COLUMN "lost_edits" integer DEFAULT 0 NOT NULL;--> statement-breakpoint

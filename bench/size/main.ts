@@ -9,41 +9,20 @@ import { join } from 'node:path'
 import { monitorEventLoopDelay, performance } from 'node:perf_hooks'
 import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
-import { bundleThreads } from '../scripts/bundle.mjs'
-import { newDataFolder, openTestApp, type TestApp } from '../server/testing/testApp'
-import setup from '../server/testing/blankImage'
-import { passages } from '../server/src/database'
+import { bundleThreads } from '../../scripts/bundle.mjs'
+import { newDataFolder, openTestApp, type TestApp } from '../../server/testing/testApp'
+import setup from '../../server/testing/blankImage'
+import { passages } from '../../server/src/database'
 import { takeTurn } from '@parrot/core/dialogue'
 import { playScript, scriptSchema } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
-import { sampleAgents } from '../demo/scenario'
-import { openCorpus } from './quality/corpora'
+import { sampleAgents } from '../../demo/scenario'
+import { openCorpus } from '../quality/corpora'
+import { benchLibrary } from './library'
+import { ms, printTable, row, timed } from './table'
 import { meadowText, QUESTIONS } from './texts'
 
-const root = fileURLToPath(new URL('..', import.meta.url))
-const rows: [what: string, figure: string, note: string][] = []
-const row = (what: string, figure: string, note = '') => {
-  rows.push([what, figure, note])
-  process.stdout.write(`${what}: ${figure}${note ? ` (${note})` : ''}\n`)
-}
-
-const ms = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`
-const at = (sorted: readonly number[], share: number) =>
-  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]!
-
-/** Runs work again and again, after a warm-up, and gives median and 95th percentile in milliseconds. */
-async function timed(work: (turn: number) => Promise<unknown>, times: number): Promise<string> {
-  for (let turn = 0; turn < 5; turn++) await work(turn)
-  const took: number[] = []
-  for (let turn = 0; turn < times; turn++) {
-    const began = performance.now()
-    await work(turn)
-    took.push(performance.now() - began)
-  }
-  took.sort((a, b) => a - b)
-  return `${ms(at(took, 0.5))} median, ${ms(at(took, 0.95))} p95`
-}
-
+const root = fileURLToPath(new URL('../..', import.meta.url))
 async function benchServer(characters: number, label: string): Promise<void> {
   const app = await openTestApp()
   const agent = (await app.ask('POST', '/api/agents', { name: 'Bench' })).body.id as string
@@ -187,18 +166,22 @@ function benchBundle(): void {
   row('JavaScript of all stages together, gzipped', size(all))
 }
 
+const only = process.argv[2]
 await bundleThreads()
 await setup()
+if (only === 'library') {
+  await benchLibrary()
+  printTable()
+  process.exit(0)
+}
 await benchStart()
 benchBundle()
 await benchDatabaseThread()
 await benchServer(200_000, '0.2 M characters')
 await benchServer(3_000_000, '3 M characters')
 await benchServer(11_000_000, '11 M characters')
+await benchLibrary()
 await benchScripts()
 
-const widths = [0, 1].map((column) => Math.max(...rows.map((each) => each[column as 0 | 1].length)))
-process.stdout.write(
-  `\n${rows.map(([what, figure, note]) => `${what.padEnd(widths[0]!)}  ${figure.padEnd(widths[1]!)}  ${note}`).join('\n')}\n`,
-)
+printTable()
 process.exit(0)
