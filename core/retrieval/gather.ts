@@ -36,10 +36,33 @@ export function meantBy(index: LibraryIndex, stem: string, held: number): Map<nu
   return best
 }
 
-/** The passages that hold a term or a word that means it, in library order. */
+/** Passages that are enough to choose from. */
+const ENOUGH = 4000
+
+/**
+ * Which terms find candidates: the rarest, until what they find is enough. A commoner term then only adds to the score
+ * of what the rarer ones found: a passage that holds nothing but "row" and "year" answers no question about beehives.
+ */
+export function leadingTerms(frequencies: readonly number[]): Set<number> {
+  const byRarity = frequencies.map((_, term) => term).sort((a, b) => frequencies[a]! - frequencies[b]!)
+  const leading = new Set<number>()
+  let sum = 0
+  for (const term of byRarity) {
+    if (sum > 0 && sum + frequencies[term]! > ENOUGH) break
+    sum += frequencies[term]!
+    leading.add(term)
+  }
+  return leading
+}
+
+/**
+ * The passages that hold a leading term or a word that means it, in library order, with the postings of all terms.
+ * `lists` holds the postings of the leading terms; `look` finds those of the others.
+ */
 export function candidates(
-  lists: readonly (readonly Posting[])[],
+  lists: readonly (readonly Posting[] | undefined)[],
   meant: readonly ReadonlyMap<number, Meant>[],
+  look: (term: number, at: PassageAt) => Posting | undefined,
 ): Candidate[] {
   const none = <T>() => new Array<T | undefined>(lists.length).fill(undefined)
   const found = new Map<number, PassageAt & { postings: (Posting | undefined)[]; meant: (Meant | undefined)[] }>()
@@ -53,10 +76,13 @@ export function candidates(
     return candidate
   }
   lists.forEach((list, term) => {
-    for (const posting of list) at(posting).postings[term] = posting
+    for (const posting of list ?? []) at(posting).postings[term] = posting
   })
   meant.forEach((list, term) => {
     for (const each of list.values()) at(each.posting).meant[term] = each
+  })
+  lists.forEach((list, term) => {
+    if (!list) for (const candidate of found.values()) candidate.postings[term] = look(term, candidate)
   })
   return [...found.values()].sort((a, b) => a.segment - b.segment || a.passage - b.passage)
 }

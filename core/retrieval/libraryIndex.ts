@@ -43,6 +43,30 @@ export class LibraryIndex {
     return found
   }
 
+  /** How many passages hold the stem. */
+  frequency(stem: string): number {
+    return this.segments.reduce((sum, segment, at) => {
+      const term = this.#dictionaries[at]!.get(stem)
+      return term === undefined ? sum : sum + segment.starts[term + 1]! - segment.starts[term]!
+    }, 0)
+  }
+
+  /** The posting of a stem in one passage; undefined when the passage does not hold it. */
+  postingIn(stem: string, { segment, passage }: PassageAt): Posting | undefined {
+    const term = this.#dictionaries[segment]!.get(stem)
+    if (term === undefined) return undefined
+    const stored = this.segments[segment]!
+    let low = stored.starts[term]!
+    let high = stored.starts[term + 1]!
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (stored.postings[middle * POSTING_WIDTH]! < passage) low = middle + 1
+      else high = middle
+    }
+    const isHere = low < stored.starts[term + 1]! && stored.postings[low * POSTING_WIDTH] === passage
+    return isHere ? new StoredPosting(stored, segment, passage, low * POSTING_WIDTH) : undefined
+  }
+
   /** Whether any passage holds the stem. */
   has(stem: string): boolean {
     return this.#dictionaries.some((dictionary) => dictionary.has(stem))

@@ -1,4 +1,4 @@
-import { candidates, meantBy } from './gather'
+import { candidates, leadingTerms, meantBy } from './gather'
 import type { LibraryIndex, PassageAt } from './libraryIndex'
 import { parseQuery } from './query'
 import { rarityOf, SCORERS, type ScorePart, type Scorer } from './scorers'
@@ -31,15 +31,17 @@ export function search(
   { limit = 8, scorers = SCORERS, hasSurroundings = true }: SearchOptions = {},
 ): Hit[] {
   const query = parseQuery(question)
-  const lists = query.terms.map((term) => index.postings(term.stem))
-  const meant = query.terms.map((term, at) => meantBy(index, term.stem, lists[at]!.length))
+  const counts = query.terms.map((term) => index.frequency(term.stem))
+  const meant = query.terms.map((term, at) => meantBy(index, term.stem, counts[at]!))
   // A word the library never uses is as rare as the commonest word that means it.
-  const frequencies = lists.map((list, at) => list.length || meant[at]!.size)
+  const frequencies = counts.map((count, at) => count || meant[at]!.size)
   const prepared = scorers.map((scorer) => ({ scorer, score: scorer.prepare(query, index, frequencies) }))
   const rarity = rarityOf(query, index, frequencies)
   const allRarity = rarity.reduce((sum, each) => sum + each, 0)
 
-  const found = candidates(lists, meant)
+  const leading = leadingTerms(counts)
+  const lists = query.terms.map((term, at) => (leading.has(at) ? index.postings(term.stem) : undefined))
+  const found = candidates(lists, meant, (term, place) => index.postingIn(query.terms[term]!.stem, place))
   const width = prepared.length
   const scores = new Float64Array(found.length * width)
   const totals = new Float64Array(found.length)

@@ -26,7 +26,9 @@ import { careRoutes } from './library/careRoutes'
 import { findingRoutes } from './library/findingRoutes'
 import { originalRoutes } from './library/originalRoutes'
 import { giveUpReading, readWork } from './library/readJob'
+import { versionsKept } from './library/queries'
 import { keepRefreshing } from './library/refresh'
+import { sweepSnapshots } from './library/snapshots'
 import { endSurvey, surveyWork } from './library/survey'
 import { surveyRoutes } from './library/surveyRoutes'
 import { ReadPool } from './library/readPool'
@@ -71,7 +73,7 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
     const files = new FileStore(join(config.dataFolder, 'files'))
     const bus = new Bus()
     const pool = new ReadPool()
-    const library = new LibraryCache(db, pool)
+    const library = new LibraryCache(db, pool, join(config.dataFolder, 'indexes'))
     const means = { config, db, files, bus, pool, library }
     const jobs = new Jobs(db, server.log, {
       read: { work: readWork(means), giveUp: giveUpReading(means) },
@@ -92,6 +94,7 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
     }
     await addRoutes(server, services)
     files.sweep()
+    sweepSnapshots(join(config.dataFolder, 'indexes'), await versionsKept(db))
     await jobs.start()
     const stopRefreshing = keepRefreshing(services)
     return {

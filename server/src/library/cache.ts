@@ -4,6 +4,7 @@ import { PassageLibrary, type StoredPassage } from '@parrot/core/dialogue'
 import { LibraryIndex, type Segment } from '@parrot/core/retrieval'
 import { passages, type Database } from '../database'
 import type { ReadPool } from './readPool'
+import { readSnapshot, snapshotPath } from './snapshots'
 
 /** A source version in use: what it is called, and which version answers. */
 export interface UsedVersion {
@@ -39,7 +40,13 @@ export class LibraryCache {
   constructor(
     private readonly db: Database,
     private readonly pool: ReadPool,
+    /** Where snapshots lie. */
+    private readonly folder: string,
   ) {}
+
+  /** The file a version's snapshot belongs in. */
+  snapshotOf = ({ versionId, title }: Pick<UsedVersion, 'versionId' | 'title'>): string =>
+    snapshotPath(this.folder, versionId, title)
 
   /** The library made of these versions, without those whose days have not come or are over. */
   async open(all: readonly UsedVersion[], today = dayOf(new Date())): Promise<PassageLibrary> {
@@ -70,8 +77,8 @@ export class LibraryCache {
     stored: StoredPassage[],
     segment: Segment,
   ): void {
-    const characters = stored.reduce((sum, passage) => sum + passage.text.length, 0)
-    this.#versions.set(`${versionId}:${title}`, Promise.resolve({ title, segment, passages: stored, characters }))
+    const loaded = { title, segment, passages: stored, characters: charactersIn(stored) }
+    this.#versions.set(`${versionId}:${title}`, Promise.resolve(loaded))
     void this.#makeRoom()
   }
 
@@ -94,13 +101,15 @@ export class LibraryCache {
   }
 
   async #read({ versionId, title }: UsedVersion): Promise<LoadedVersion> {
+    const snapshot = readSnapshot(this.snapshotOf({ versionId, title }))
+    if (snapshot) return { title, ...snapshot, characters: charactersIn(snapshot.passages) }
     const rows = await this.db
       .select({ id: passages.id, text: passages.text, headings: passages.headings, locator: passages.locator })
       .from(passages)
       .where(and(eq(passages.versionId, versionId), eq(passages.isExcluded, false)))
       .orderBy(asc(passages.ordinal))
-    const segment = await this.pool.index(title, rows)
-    return { title, segment, passages: rows, characters: rows.reduce((sum, row) => sum + row.text.length, 0) }
+    const segment = await this.pool.index(title, rows, this.snapshotOf({ versionId, title }))
+    return { title, segment, passages: rows, characters: charactersIn(rows) }
   }
 
   async #makeRoom(): Promise<void> {
@@ -113,6 +122,9 @@ export class LibraryCache {
     }
   }
 }
+
+const charactersIn = (passages: readonly StoredPassage[]): number =>
+  passages.reduce((sum, passage) => sum + passage.text.length, 0)
 
 /** A short name for a state of a library: the same versions under the same titles give the same name. */
 export function libraryState(versions: readonly UsedVersion[]): string {

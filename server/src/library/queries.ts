@@ -1,7 +1,17 @@
 import { and, asc, count, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
 import { ALIKE, likenessOf } from '@parrot/core/curation'
 import type { NewSource, Source, SourceChanges, SourceElsewhere } from '@parrot/contract'
-import { agents, agentSources, passages, sources, sourceVersions, turns, type Database, type Origin } from '../database'
+import {
+  agents,
+  agentSources,
+  editions,
+  passages,
+  sources,
+  sourceVersions,
+  turns,
+  type Database,
+  type Origin,
+} from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { UsedVersion } from './cache'
@@ -135,6 +145,16 @@ export async function versionsInUse(db: Database, agentId: string): Promise<Used
     .where(and(eq(agentSources.agentId, agentId), isNull(agentSources.removedAt), isNotNull(sources.versionId)))
     .orderBy(asc(agentSources.addedAt), asc(sources.id))
   return rows.map((row) => ({ ...row, versionId: row.versionId! }))
+}
+
+/** The versions that answer for a draft or an edition. */
+export async function versionsKept(db: Database): Promise<Set<string>> {
+  const now = await db.select({ versionId: sources.versionId }).from(sources).where(isNotNull(sources.versionId))
+  const published = await db.select({ sources: editions.sources }).from(editions)
+  return new Set([
+    ...now.map((row) => row.versionId!),
+    ...published.flatMap((row) => row.sources.map((source) => source.versionId)),
+  ])
 }
 
 /** Adds a source with its first version, waiting to be read. Gives the ids of both. */

@@ -59,15 +59,15 @@ export function readWork(means: ReadMeans): Work {
     if (!source) return
     const isNamed = source.isTitled || version.basedOn !== null || !('title' in result)
     const title = isNamed ? source.title : 'title' in version.origin ? version.origin.title : result.title
+    const rows = result.passages.map((passage) => ({ ...passage, id: newId(), headings: [...passage.headings] }))
+    const answering = rows
+      .filter((row) => !row.isExcluded)
+      .map(({ id, text, headings, locator }): StoredPassage => ({ id, text, headings, locator }))
     // Indexed in a thread while the passages are stored: neither waits for the other.
-    const indexing = pool.index(
-      title,
-      result.passages.filter((passage) => !passage.isExcluded),
-    )
+    const indexing = pool.index(title, answering, library.snapshotOf({ versionId, title }))
     indexing.catch(() => undefined)
-    const stored = await storePassages(db, versionId, result.passages, report, signal)
-    if (!stored) return
-    library.keep({ versionId, title }, stored, await indexing)
+    await storePassages(db, versionId, rows, report, signal)
+    library.keep({ versionId, title }, answering, await indexing)
     if (signal.aborted) return
     await publish(means, version, result, {
       title,
@@ -76,27 +76,19 @@ export function readWork(means: ReadMeans): Work {
   }
 }
 
-/** Puts the passages of a version in place of those an earlier attempt left; undefined when it was told to stop. */
+/** Puts the passages of a version in place of those an earlier attempt left, until it is told to stop. */
 async function storePassages(
   db: Database,
   versionId: string,
-  list: readonly EditedPassage[],
+  list: readonly Omit<typeof passages.$inferInsert, 'versionId'>[],
   report: (progress: number) => void,
   signal: AbortSignal,
-): Promise<StoredPassage[] | undefined> {
+): Promise<void> {
   await db.delete(passages).where(eq(passages.versionId, versionId))
-  const stored: StoredPassage[] = []
-  for (let at = 0; at < list.length; at += BATCH) {
-    if (signal.aborted) return undefined
-    const rows = list
-      .slice(at, at + BATCH)
-      .map((row) => ({ ...row, id: newId(), versionId, headings: [...row.headings] }))
-    await db.insert(passages).values(rows)
-    for (const { id, text, headings, locator, isExcluded } of rows)
-      if (!isExcluded) stored.push({ id, text, headings, locator })
+  for (let at = 0; at < list.length && !signal.aborted; at += BATCH) {
+    await db.insert(passages).values(list.slice(at, at + BATCH).map((row) => ({ ...row, versionId })))
     report(0.8 + (0.15 * at) / list.length)
   }
-  return stored
 }
 
 type Set = (values: Partial<VersionRow>) => Promise<void>

@@ -1,6 +1,7 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { Conflict, StatedPassage } from '@parrot/core/curation'
+import type { StoredPassage } from '@parrot/core/dialogue'
 import type { HtmlLook, Opened } from '@parrot/core/library'
 import type { Segment } from '@parrot/core/retrieval'
 import { threadFile } from '../places'
@@ -39,8 +40,9 @@ export class ReadPool {
     }
   }
 
-  async index(title: string, passages: readonly { text: string; headings: readonly string[] }[]): Promise<Segment> {
-    return (await this.#pool.run({ title, passages }, { name: 'indexPassages' })) as Segment
+  /** Indexes passages under a title; with a path, the snapshot is written there in the same thread. */
+  async index(title: string, passages: readonly StoredPassage[], snapshot?: string): Promise<Segment> {
+    return (await this.#pool.run({ title, passages, snapshot }, { name: 'indexPassages' })) as Segment
   }
 
   /** One page of a PDF, counted from 1, as a PNG. */

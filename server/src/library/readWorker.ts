@@ -32,7 +32,9 @@ import {
 } from '@parrot/core/library'
 import { PNG } from 'pngjs'
 import { buildSegment, type Segment } from '@parrot/core/retrieval'
+import type { StoredPassage } from '@parrot/core/dialogue'
 import type { Origin } from '../database/schema'
+import { writeSnapshot } from './snapshots'
 
 export interface ReadTask {
   readonly origin: Origin
@@ -134,10 +136,16 @@ export const lookAtPage = ({ html, url }: { html: string; url: string }): HtmlLo
 
 export const findConflicts = (passages: readonly StatedPassage[]): Conflict[] => conflictsAmong(passages)
 
-/** Builds the index segment of passages that all stand under one title. */
-export function indexPassages(task: {
-  title: string
-  passages: readonly { text: string; headings: readonly string[] }[]
-}): Segment {
-  return buildSegment(task.passages.map(({ text, headings }) => ({ title: task.title, headings, body: text })))
+/** Builds the index segment of passages that all stand under one title, and writes it down when it is told where. */
+export function indexPassages(task: { title: string; passages: readonly StoredPassage[]; snapshot?: string }): Segment {
+  const { title, passages, snapshot } = task
+  const segment = buildSegment(passages.map(({ text, headings }) => ({ title, headings, body: text })))
+  // Without a snapshot the version is only read more slowly after a restart.
+  if (snapshot)
+    try {
+      writeSnapshot(snapshot, { passages, segment })
+    } catch (error) {
+      process.emitWarning(`A snapshot could not be written: ${String(error)}`)
+    }
+  return segment
 }
