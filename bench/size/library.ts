@@ -112,7 +112,7 @@ async function untilReady(id: string): Promise<void> {
     const { status, error } = (await get(`/api/sources/${id}`)) as { status: string; error: string }
     if (status === 'ready') return
     if (status === 'failed') throw new Error(error)
-    await new Promise((resolve) => setTimeout(resolve, 20))
+    await new Promise((resolve) => setTimeout(resolve, 50))
   }
   throw new Error('A source was not read in time.')
 }

@@ -58,8 +58,21 @@ function shown(cell: ExcelJS.Cell): string {
     const number = isShare ? value * 100 : value
     return `${sign}${decimals === undefined ? String(number) : number.toFixed(decimals)}${isShare ? '%' : ''}`
   }
-  if (value instanceof Date) return value.toISOString().slice(0, 10)
+  if (value instanceof Date) return shownDate(value)
   return cell.text ?? ''
+}
+
+const MONTHS = 'January February March April May June July August September October November December'.split(' ')
+
+/**
+ * A date, a time or both. A spreadsheet keeps a time as a share of a day: one without a date falls on its day zero, in
+ * 1899. Its clock has no zone, so it is read in UTC as the package gives it.
+ */
+function shownDate(date: Date): string {
+  const time = date.toISOString().slice(11, 16)
+  if (date.getUTCFullYear() < 1900) return time
+  const day = `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]} ${date.getUTCFullYear()}`
+  return time === '00:00' ? day : `${day}, ${time}`
 }
 
 const DELIMITERS = [',', ';', '\t', '|']
