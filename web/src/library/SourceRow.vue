@@ -61,7 +61,12 @@ function onPick(event: Event): void {
 </script>
 
 <template>
-  <li class="row" :class="{ open: isOpen, noted: twin || source.lostEdits > 0 }" :data-source="source.origin" :data-status="source.status">
+  <li
+    class="row"
+    :class="{ open: isOpen, noted: twin || source.lostEdits > 0 }"
+    :data-source="source.origin"
+    :data-status="source.status"
+  >
     <button type="button" class="main" :disabled="source.version === 0" @click="$emit('open')">
       <span class="title">{{ source.title }}</span>
       <span v-if="source.description" class="meta about">{{ source.description }}</span>

@@ -4,6 +4,7 @@ import type { Endpoint } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { tell, tellFailure } from '../shared/undo'
+import OneField from './OneField.vue'
 
 /** Outside models and the private hosts pages may be fetched from. */
 const endpoints = ref<Endpoint[]>()
@@ -152,6 +153,24 @@ async function removeHost(host: string): Promise<void> {
           </div>
         </form>
         <button v-else type="button" class="btn" @click="openForm()">Set up an endpoint</button>
+      </section>
+      <section>
+        <h2>Recordings</h2>
+        <p class="soft">
+          Audio and video are sent to a transcriber, which answers with captions. Without one, add captions of a
+          recording instead.
+        </p>
+        <OneField
+          path="/api/settings/transcriber"
+          name="url"
+          label="Address of the transcriber"
+          placeholder="http://127.0.0.1:4103/transcriptions"
+        />
+      </section>
+      <section>
+        <h2>You</h2>
+        <p class="soft">Noted beside the sources you add.</p>
+        <OneField path="/api/settings/designer" name="name" label="Your name" placeholder="nobody said" />
       </section>
       <section>
         <h2>Private hosts</h2>
