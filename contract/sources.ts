@@ -119,7 +119,11 @@ export const hitSchema = z.object({
   matched: z.array(z.string()).readonly(),
 })
 
-export const hitList = z.object({ hits: z.array(hitSchema) })
+export const hitList = z.object({
+  hits: z.array(hitSchema),
+  /** Words that were put right before the search. */
+  changed: z.array(z.object({ from: z.string(), to: z.string() })),
+})
 
 export type Source = z.infer<typeof sourceSchema>
 export type Cutting = z.infer<typeof cuttingSchema>

@@ -9,6 +9,8 @@ export interface SampleAgent {
   readonly files: readonly string[]
   /** Paths on the sample website. */
   readonly pages: readonly string[]
+  /** Shelves, each with the files and paths that stand on it. */
+  readonly shelves?: Readonly<Record<string, readonly string[]>>
   readonly pairs?: { readonly title: string; readonly pairs: readonly { question: string; answer: string }[] }
   readonly scripts: readonly z.input<typeof scriptSchema>[]
   readonly pinned: readonly string[]
@@ -112,6 +114,10 @@ const marlow: SampleAgent = {
     },
   },
   files: ['conditions-of-carriage.pdf', 'luggage-bikes-and-pets.docx', 'fares.xlsx', 'timetable.csv'],
+  shelves: {
+    'Prices and times': ['fares.xlsx', 'timetable.csv', '/season-tickets'],
+    'Rules of travel': ['conditions-of-carriage.pdf', 'luggage-bikes-and-pets.docx', '/accessibility'],
+  },
   pages: ['/', '/parking', '/accessibility', '/contact', '/season-tickets', '/island-days', '/food-and-wifi'],
   pairs: {
     title: 'Asked at the desk',

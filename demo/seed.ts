@@ -36,6 +36,7 @@ async function load(sample: SampleAgent): Promise<void> {
   for (const path of sample.pages) await call('POST', `${at}/sources`, { kind: 'page', url: `${website}${path}` })
   if (sample.pairs) await call('POST', `${at}/sources`, { kind: 'pairs', ...sample.pairs })
   await untilRead(at, sample.name)
+  await putOnShelves(at, sample)
   for (const script of sample.scripts) await call('POST', `${at}/scripts`, script)
   await call('POST', `${at}/rehearsals`, {})
   for (const text of sample.pinned) await call('POST', `${at}/pins`, { text })
@@ -51,6 +52,15 @@ async function load(sample: SampleAgent): Promise<void> {
       conversationId = reply.conversationId
     }
   }
+}
+
+async function putOnShelves(at: string, { shelves = {} }: SampleAgent): Promise<void> {
+  const { sources } = await call<{ sources: Source[] }>('GET', `${at}/sources`)
+  for (const [shelf, names] of Object.entries(shelves))
+    for (const source of sources.filter(({ origin }) =>
+      names.some((name) => origin === name || origin === website + name),
+    ))
+      await call('PATCH', `/api/sources/${source.id}`, { shelf })
 }
 
 const READ_LIMIT_MS = 120_000

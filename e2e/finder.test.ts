@@ -32,6 +32,15 @@ describe('the finder', () => {
     expect(await page.locator('.hits > li').first().getByRole('button', { name: '✓ Expected' }).isDisabled()).toBe(true)
   })
 
+  it('finds through slips of the pen, and says how it read them', async () => {
+    await find('can i bring a bycicle')
+    await page.getByText('Read “bycicle” as bicycle').waitFor()
+    await page
+      .locator('.hits mark', { hasText: /bicycle/i })
+      .first()
+      .waitFor()
+  })
+
   it('says why an expected passage did not win', async () => {
     await find('When is the last boat from Sula Holm?')
     await page.locator('.hits > li').nth(2).getByRole('button', { name: 'Expected' }).click()

@@ -429,7 +429,7 @@ describe('A model elsewhere', () => {
   it('answers once it is set up and chosen, and the key is never shown again', async () => {
     await page.goto(`${world.url}/settings`)
     await button('Set up an endpoint').click()
-    await page.getByLabel('Name').fill('Stand-in')
+    await page.getByLabel('Name', { exact: true }).fill('Stand-in')
     await page.getByLabel('Base address').fill(world.model)
     await page.getByLabel('Model', { exact: true }).fill('understudy')
     await page.getByLabel('Key').fill('sk-e2e-secret')

@@ -20,7 +20,7 @@ const api = async <T>(method: string, path: string, body?: unknown): Promise<T> 
   return (response.status === 204 ? undefined : await response.json()) as T
 }
 
-const KILLS = 4
+const KILLS = 3
 /** Moments are drawn from a fixed seed (a linear congruential generator), so that a failure can be seen again. */
 const MOMENTS = Array.from({ length: KILLS }).reduce<number[]>(
   (all) => [...all, ((all.at(-1) ?? Number(process.env.PARROT_SEED ?? 7)) * 1_103_515_245 + 12_345) % 2 ** 31],
@@ -29,7 +29,7 @@ const MOMENTS = Array.from({ length: KILLS }).reduce<number[]>(
 
 const words = (seed: number) =>
   Array.from(
-    { length: 6000 },
+    { length: 5000 },
     (_, at) => `Bed ${at} of row ${seed} is watered on day ${(at * seed) % 28} and dug by hand.`,
   )
 const text = (seed: number) => `# Row ${seed}\n\n${words(seed).join('\n\n')}`

@@ -92,12 +92,12 @@ describe('the reader', () => {
 
   it('keeps what is said of a source, field by field, and takes it back', async () => {
     await openSource('Season tickets', 'Details')
-    await page.locator('#d-shelf').fill('Prices')
+    await page.locator('#d-shelf').fill('Wharf')
     await page.locator('#d-shelf').press('Enter')
-    await page.locator('.shelf', { hasText: 'Prices' }).waitFor()
+    await page.locator('.shelf', { hasText: 'Wharf' }).waitFor()
     await page.getByText('“Season tickets” was changed.').waitFor()
     await undo()
-    await page.locator('.shelf').waitFor({ state: 'detached' })
+    await page.locator('.shelf', { hasText: 'Wharf' }).waitFor({ state: 'detached' })
     await page.getByRole('region', { name: 'Reader' }).getByLabel('until').fill('2020-01-01')
     await page.getByRole('region', { name: 'Reader' }).getByLabel('until').press('Tab')
     await row('Season tickets').getByText('has not answered since 1 Jan 2020').waitFor()

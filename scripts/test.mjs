@@ -1,5 +1,5 @@
 /** Passes all tests: types, lint and format; unit and server tests; a build; the real interface in Chromium. `--only e2e` runs the last alone. */
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { build } from './build.mjs'
@@ -14,6 +14,22 @@ function run(title, command, args) {
   if (status !== 0) {
     console.log(`\n${title} failed.`)
     process.exit(status ?? 1)
+  }
+  console.log(`== ${title}: ${((Date.now() - began) / 1000).toFixed(0)} s`)
+}
+
+/** Runs commands side by side; the first that fails ends the whole. */
+async function runTogether(title, commands) {
+  const began = Date.now()
+  console.log(`\n== ${title}`)
+  const one = ([command, args]) =>
+    new Promise((resolve) => {
+      spawn(command, args, { cwd: root, stdio: 'inherit' }).once('exit', (status) => resolve(status ?? 1))
+    })
+  const failed = (await Promise.all(commands.map(one))).find((status) => status !== 0)
+  if (failed !== undefined) {
+    console.log(`\n${title} failed.`)
+    process.exit(failed)
   }
   console.log(`== ${title}: ${((Date.now() - began) / 1000).toFixed(0)} s`)
 }
@@ -40,7 +56,10 @@ const vitest = ['node_modules/vitest/vitest.mjs', 'run']
 
 process.env.CHROMIUM = chromium()
 if (!onlyE2e) {
-  run('Types, lint and format', 'npm', ['run', '--silent', 'check'])
+  await runTogether('Types, lint and format', [
+    ['npm', ['run', '--silent', 'types']],
+    ['npm', ['run', '--silent', 'lint']],
+  ])
   run('Unit and server tests', process.execPath, vitest)
 }
 console.log('\n== Building')

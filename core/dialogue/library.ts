@@ -35,6 +35,18 @@ export class PassageLibrary implements LibraryPort {
     return search(this.index, question, { limit }).map((hit) => this.#found(hit))
   }
 
+  /** As `search`, with slips of the pen put right first; `changed` tells which. */
+  find(
+    question: string,
+    limit: number,
+  ): {
+    hits: (FoundPassage & { readonly matched: readonly string[] })[]
+    changed: { from: string; to: string }[]
+  } {
+    const { text, changed } = this.correct(question)
+    return { hits: this.search(text, limit), changed }
+  }
+
   /** Whether any passage holds a word, in whatever form. */
   has(word: string): boolean {
     return this.index.has(stem(word))

@@ -121,6 +121,13 @@ describe('a walk over a site', () => {
     expect(visited[1]!.url).toBe(`http://${host}/a`)
   })
 
+  it('goes on where the start sends it, by the rules of that host', async () => {
+    const other = `localhost:${host.split(':')[1]}`
+    pages['/start'] = status(301, { location: `http://${other}/` })
+    const visited = await visit({ maxDepth: 1 }, '/start', { allowedHosts: [host, other] })
+    expect(visited.map((each) => each.url)).toEqual(['', 'a', 'b'].map((path) => `http://${other}/${path}`))
+  })
+
   it('takes along a document that a page links to', async () => {
     pages['/'] = html('<a href="/rules.pdf">rules</a><a href="/tool.bin">tool</a>')
     pages['/rules.pdf'] = text('%PDF-1.4 …', 'application/octet-stream')

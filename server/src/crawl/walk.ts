@@ -50,8 +50,8 @@ const UNREADABLE =
  * fetched. The first thing given may be a failure of the start itself.
  */
 export async function* walk(start: string, plan: SitePlan, means: WalkMeans): AsyncGenerator<Visited> {
-  const origin = new URL(start)
-  const robots = await robotsOf(origin, means)
+  let origin = new URL(start)
+  let robots = await robotsOf(origin, means)
   const isWanted = wanted(plan)
   const queue: { url: string; depth: number }[] = []
   const queued = new Set<string>()
@@ -65,16 +65,21 @@ export async function* walk(start: string, plan: SitePlan, means: WalkMeans): As
   }
   if (plan.pages) for (const url of plan.pages) enqueue(url, 0)
   else enqueue(start, 0)
-  const delayMs = Math.max(plan.delayMs ?? USUAL_DELAY_MS, robots.delayMs)
   let fetched = 0
   for (let at = 0; at < queue.length && fetched < plan.maxPages; at++) {
     const { url, depth } = queue[at]!
     const isStart = at === 0
     // The start is always walked through, even when the patterns leave its own text out.
     if (!plan.pages && !isStart && !isWanted(url)) continue
-    if (fetched > 0) await wait(delayMs, means.signal)
+    if (fetched > 0) await wait(Math.max(plan.delayMs ?? USUAL_DELAY_MS, robots.delayMs), means.signal)
     const visited = await visit(url, depth, plan, means)
-    if (visited.page && new URL(visited.url).host !== origin.host) continue
+    if (visited.page && new URL(visited.url).host !== origin.host) {
+      if (!isStart) continue
+      // A start that sends one on ("example.org" to "www.example.org") is where it sends one; its own rules count there.
+      origin = new URL(visited.url)
+      robots = await robotsOf(origin, means)
+      if (!robots.isAllowed(visited.url)) return
+    }
     const name = canonicalOf(visited, origin)
     if (visited.page && given.has(name)) continue
     given.add(name)

@@ -57,7 +57,7 @@ export async function questionSetOf(
   const bySource = await candidates(db, rows, versions)
   const judged = rows.map((row) => {
     const passageId = nearest(row, bySource.get(row.sourceId) ?? [])
-    const ranked = library.search(row.question, DEPTH).map((hit) => hit.passageId)
+    const ranked = library.find(row.question, DEPTH).hits.map((hit) => hit.passageId)
     const at = passageId === null ? -1 : ranked.indexOf(passageId)
     return {
       shown: {

@@ -60,7 +60,7 @@ export const questionSetRoutes =
       },
       async ({ params: { id }, query: { q, passageId } }) => {
         await agentById(db, id)
-        const hits = (await library.open(await versionsInUse(db, id))).search(q, DEPTH)
+        const { hits } = (await library.open(await versionsInUse(db, id))).find(q, DEPTH)
         const at = hits.findIndex((hit) => hit.passageId === passageId)
         const expected = hits[at]
         const reasons = hits[0] ? whyNot(hits[0], expected) : ['no passage holds a word of the question']

@@ -197,7 +197,7 @@ export const libraryRoutes =
       async ({ params: { id }, query }) => {
         await agentById(db, id)
         const open = await library.open(await versionsInUse(db, id))
-        return { hits: open.search(query.q, query.limit) }
+        return open.find(query.q, query.limit)
       },
     )
   }

@@ -51,7 +51,8 @@ async function sourceChanges(
       detail: 'no longer in the library',
     }))
   const others: SourceChange[] = []
-  for (const { sourceId, versionId, title } of now) {
+  for (const source of now) {
+    const { sourceId, versionId, title } = source
     const old = was.get(sourceId)
     if (!old) others.push({ sourceId, title, kind: 'added', detail: 'new in the library' })
     else if (old.versionId !== versionId) {
@@ -62,10 +63,20 @@ async function sourceChanges(
         kind: 'changed',
         detail: `version ${version?.number ?? '?'} replaces an earlier one`,
       })
-    }
+    } else if (counts(old) !== counts(source))
+      others.push({
+        sourceId,
+        title,
+        kind: 'changed',
+        detail: 'its title, its weight or the days it answers on changed',
+      })
   }
   return [...removed, ...others]
 }
+
+/** What of a source, beside its text, makes a difference to the answers. */
+const counts = ({ title, weight = 1, validFrom, validUntil }: FrozenSource): string =>
+  [title, weight, validFrom ?? '', validUntil ?? ''].join('\n')
 
 /** The release stage: what changed, and what is not yet safe to publish. */
 export async function releaseOf(db: Database, agent: AgentRow): Promise<Release> {

@@ -27,6 +27,8 @@ const starters = computed(() => trying.pins.map((pin) => pin.text).slice(0, 5))
 const WAIT_MS = 180
 const question = ref('')
 const hits = ref<Hit[]>()
+/** Slips of the pen that were put right by the library's own words. */
+const changed = ref<{ from: string; to: string }[]>([])
 /** The question the hits shown answer: while one types, it is the one before. */
 const shownFor = ref('')
 const error = ref('')
@@ -46,11 +48,12 @@ async function search(): Promise<void> {
     return
   }
   try {
-    const found = await get<{ hits: Hit[] }>(
+    const found = await get<{ hits: Hit[]; changed: { from: string; to: string }[] }>(
       `/api/agents/${props.agentId}/search?limit=10&q=${encodeURIComponent(question.value.slice(0, 2000))}`,
     )
     if (mine !== turn) return
     hits.value = found.hits
+    changed.value = found.changed
     shownFor.value = asked
     error.value = ''
     await explain(mine)
@@ -122,6 +125,12 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
       title="No passage holds a word of this"
       text="Try other words, add a source, or tell the glossary what your people call it."
     />
+    <p v-if="changed.length && hits?.length" class="small soft read-as" role="status">
+      Read
+      <template v-for="(slip, n) in changed" :key="slip.from"
+        ><template v-if="n > 0">, </template>“{{ slip.from }}” as <b>{{ slip.to }}</b></template
+      >, which the library knows.
+    </p>
     <p v-if="why && hits?.length" class="why" role="status">
       The passage you expect is {{ why.rank === null ? 'not among the first fifty' : `ranked ${why.rank}` }}:
       {{ why.reasons.join('; ') }}.
@@ -288,6 +297,9 @@ i.g {
 }
 i.h {
   background: #d9d0bd;
+}
+.read-as {
+  margin-bottom: 6px;
 }
 .why {
   max-width: 760px;

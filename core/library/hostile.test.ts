@@ -1,0 +1,49 @@
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { read } from './index'
+
+/** Entities that name each other ten times over: a parser that follows them would make a thousand million words. */
+const BOMB = `<!DOCTYPE bomb [<!ENTITY a0 "ha">${Array.from(
+  { length: 9 },
+  (_, at) => `<!ENTITY a${at + 1} "${`&a${at};`.repeat(10)}">`,
+).join('')}]>`
+
+const file = (name: string) => new Uint8Array(readFileSync(new URL(`../../demo/files/${name}`, import.meta.url)))
+
+/** A package with the bomb put into one of its parts, and set off in its text. */
+function armed(packed: Uint8Array, part: RegExp): Uint8Array {
+  const parts = unzipSync(packed)
+  const name = Object.keys(parts).find((each) => part.test(each))!
+  const xml = strFromU8(parts[name]!).replace(/^(?:<\?xml[^>]*\?>)?/, (head) => `${head}${BOMB}`)
+  parts[name] = strToU8(xml.replace(/>([A-Z][^<>]{2,})</, '>$1 &a9;<'))
+  return zipSync(parts)
+}
+
+const HTML = `${BOMB}<html><body><main><h1>Rules</h1><p>Water is free. &a9;</p></main></body></html>`
+
+describe('entity bombs', () => {
+  it.each([
+    ['page.html', strToU8(HTML)],
+    ['luggage.docx', armed(file('luggage-bikes-and-pets.docx'), /word\/document\.xml$/)],
+    ['fares.xlsx', armed(file('fares.xlsx'), /sharedStrings\.xml$|sheet1\.xml$/)],
+    ['first-day.pptx', armed(file('first-day-on-deck.pptx'), /slide1\.xml$/)],
+    ['deck-safety.epub', armed(file('deck-safety.epub'), /\.xhtml$/)],
+  ])('%s gives its text or a reason, and never what the bomb would become', async (name, bytes) => {
+    const result = await read({ bytes, name })
+    if (!result.ok) return expect(result.problem.message).toContain(name)
+    const text = result.document.blocks.map((block) => block.text).join('\n')
+    expect(text.length).toBeLessThan(50_000)
+    expect(text).not.toContain('hahaha')
+  })
+})
+
+describe('pages with scripts', () => {
+  it('give their text without what would run', async () => {
+    const page =
+      '<main><h1 onclick="x()">Rules</h1><script>alert(1)</script><p>Water <img src=x onerror=alert(2)>is free.</p><template>hidden</template></main>'
+    const result = await read({ bytes: strToU8(page), name: 'a.html' })
+    if (!result.ok) throw new Error(result.problem.message)
+    expect(result.document.blocks.map((block) => block.text)).toEqual(['Rules', 'Water is free.'])
+  })
+})
