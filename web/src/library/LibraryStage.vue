@@ -49,9 +49,11 @@ const filtered = computed(() => {
       .includes(words),
   )
 })
-/** The sources by shelf; those on none come first, under no name. */
+/** The sources by shelf; those on none come last. */
 const shelves = computed(() => {
-  const names = [...new Set(filtered.value.map((source) => source.shelf))].sort()
+  const names = [...new Set(filtered.value.map((source) => source.shelf))].sort(
+    (a, b) => Number(a === '') - Number(b === '') || a.localeCompare(b),
+  )
   return names.map((name) => ({ name, sources: filtered.value.filter((source) => source.shelf === name) }))
 })
 const twinOf = (source: Source) => store.sources?.find((each) => each.id === source.alike?.sourceId)
@@ -178,7 +180,7 @@ function onDragLeave(event: DragEvent): void {
         />
         <p v-if="filtered.length === 0" class="soft">No source has “{{ filter }}” in its title, tags or shelf.</p>
         <section v-for="shelf in shelves" :key="shelf.name" :aria-label="shelf.name || 'Sources on no shelf'">
-          <h3 v-if="shelf.name" class="shelf">{{ shelf.name }}</h3>
+          <h3 v-if="shelves.length > 1 || shelf.name" class="shelf">{{ shelf.name || 'On no shelf' }}</h3>
           <ul class="rows">
             <SourceRow
               v-for="source in shelf.sources"
