@@ -16,6 +16,6 @@ export {
 export { ModelProblem, type ChatMessage, type Model, type ModelEvent } from './model'
 export { parseQuestionMessage, questionMessage, type GivenPassage, type QuestionMessage } from './prompt'
 export { exchangeOf, factsIn, NOTHING_KNOWN, type Collected, type DutyState, type Fact, type Memory } from './memory'
-export { withGlossary } from './retrieve'
+export { lookedUpAs, withGlossary, type Named } from './widen'
 export { withoutMarkers } from './citations'
 export { PassageLibrary, type StoredPassage, type StoredSource } from './library'

@@ -1,7 +1,8 @@
 import type { Locator } from '../library'
 import { correctSpelling, search, type Hit, type LibraryIndex } from '../retrieval'
-import { stem, words } from '../text'
+import { contentStems, stem, words } from '../text'
 import type { FoundPassage, LibraryPort } from './turn'
+import { lookedUpAs, type Named } from './widen'
 
 /** A passage as it is kept, without what a search adds. */
 export interface StoredPassage {
@@ -35,16 +36,21 @@ export class PassageLibrary implements LibraryPort {
     return search(this.index, question, { limit }).map((hit) => this.#found(hit))
   }
 
-  /** As `search`, with slips of the pen put right first; `changed` tells which. */
+  /**
+   * As an agent with this glossary looks a question up: slips of the pen put right (`changed` tells which), other names
+   * added.
+   */
   find(
     question: string,
     limit: number,
+    glossary: readonly Named[] = [],
   ): {
     hits: (FoundPassage & { readonly matched: readonly string[] })[]
     changed: { from: string; to: string }[]
   } {
-    const { text, changed } = this.correct(question)
-    return { hits: this.search(text, limit), changed }
+    const known = contentStems(glossary.flatMap(({ term, also }) => [term, ...also]).join('\n'))
+    const { text, changed } = this.correct(question, known)
+    return { hits: this.search(lookedUpAs(text, glossary).text, limit), changed }
   }
 
   /** Whether any passage holds a word, in whatever form. */

@@ -1,6 +1,6 @@
-import { commonNames, quantitiesIn } from '../text'
 import { sidesOf, splitQuestion, tamperingIn } from '../question'
 import { placeOf, type FoundPassage, type Step, type WorkingDetail } from './turn'
+import { lookedUpAs } from './widen'
 
 /** Passages put before the model. */
 const PASSAGES_GIVEN = 8
@@ -13,8 +13,6 @@ const PASSAGES_DELIBERATE = 4
 /** Of so many of the best, a table is given with the short passage above it, which says what it is about. */
 const LED_UP_TO = 3
 const LONGEST_LEAD = 500
-/** Names that everybody uses for the same thing widen a look-up without a word in any brief. */
-const COMMON = commonNames.map(([term, ...also]) => ({ term: term!, also }))
 const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [^:;\n]{1,60}: /.test(text)
 
 /**
@@ -24,10 +22,7 @@ const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [
 export const retrieve: Step = async (state, { library, brief }) => {
   if (state.intent !== 'question') return { state }
   const lookups = lookupsFor(state.question)
-  const widened = lookups.map((lookup) => {
-    const named = withGlossary(widenedByMeaning(lookup), brief.glossary)
-    return { ...named, text: withGlossary(named.text, COMMON).text }
-  })
+  const widened = lookups.map((lookup) => lookedUpAs(lookup, brief.glossary))
   const found: FoundPassage[] = []
   for (const [at, { text }] of widened.entries()) {
     const limit = (at === 0 ? PASSAGES_GIVEN : PASSAGES_MORE) + (state.isDeliberate ? PASSAGES_DELIBERATE : 0)
@@ -89,37 +84,4 @@ function lookupsFor(question: string): string[] {
     const sides = sidesOf(part)
     return sides ? [part, ...sides.names.map((name) => `${name} ${sides.about}`.trim())] : [part]
   })
-}
-
-/** A child's age is looked up by the words rules for children use; the number of a desk is its telephone. */
-function widenedByMeaning(question: string): string {
-  if (/\bnumber (?:of|for) (?:the|your|our)\b/i.test(question) && !/\bhow many\b/i.test(question))
-    return `${question} telephone`
-  const age = quantitiesIn(question).find((each) => each.dimension === 'age')
-  return age === undefined ? question : `${question} ${age.value < ADULT ? 'children child aged under' : 'aged over'}`
-}
-
-const ADULT = 18
-
-interface Widened {
-  readonly text: string
-  readonly added: readonly { readonly from: string; readonly to: string; readonly at: number }[]
-}
-
-/** The question with the other names of each glossary term it uses added at its end. */
-export function withGlossary(
-  question: string,
-  glossary: readonly { readonly term: string; readonly also: readonly string[] }[],
-): Widened {
-  const lower = ` ${question.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ')} `
-  const uses = (name: string) => {
-    const plain = name.toLowerCase().trim()
-    return plain !== '' && (lower.includes(` ${plain} `) || lower.includes(` ${plain}s `))
-  }
-  const added = glossary.flatMap((entry, at) => {
-    const names = [entry.term, ...entry.also]
-    const from = names.find(uses)
-    return from === undefined ? [] : names.filter((name) => !uses(name)).map((to) => ({ from, to, at }))
-  })
-  return { text: [question, ...added.map((each) => each.to)].join(' '), added }
 }

@@ -46,4 +46,15 @@ describe('pages with scripts', () => {
     if (!result.ok) throw new Error(result.problem.message)
     expect(result.document.blocks.map((block) => block.text)).toEqual(['Rules', 'Water is free.'])
   })
+
+  it('lose their notices about cookies, but not a page that is about them', async () => {
+    const rules = 'Water is free from April to October, and nobody uses a sprinkler at any time of the year. '.repeat(4)
+    const page = `<body class="cookie-ready"><h1>Rules</h1><p>${rules}</p><div id="cookie-banner">We use cookies. <button>Fine</button></div></body>`
+    const textsOf = async (html: string) => {
+      const result = await read({ bytes: strToU8(html), name: 'a.html' })
+      return result.ok ? result.document.blocks.map((block) => block.text).join(' ') : ''
+    }
+    expect(await textsOf(page)).not.toContain('We use cookies')
+    expect(await textsOf(`<main><h1>Cookies</h1><p class="cookie-text">${rules}</p></main>`)).toContain('Water is free')
+  })
 })

@@ -39,5 +39,16 @@ function mainOf(dom: Dom, html: string): Element {
 
 function withoutFurniture(root: Element): Element {
   for (const part of root.querySelectorAll(FURNITURE)) part.remove()
+  const notices = [...root.querySelectorAll(NOTICE)].filter((part) => !part.querySelector('h1,main,article'))
+  const size = notices.reduce((sum, part) => sum + part.textContent.length, 0)
+  if (size < root.textContent.length * MOST_NOTICE) for (const part of notices) part.remove()
   return root
 }
+
+/** Notices about cookies and consent, by how they are commonly named; not where they are much of the
+ * page, which is then about them. */
+const NOTICE = ['cookie', 'consent', 'gdpr']
+  .flatMap((word) => [`[id*=${word}]`, `[class*=${word}]`])
+  .concat('[role=dialog]', '[role=alertdialog]')
+  .join(',')
+const MOST_NOTICE = 0.3

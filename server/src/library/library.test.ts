@@ -72,6 +72,20 @@ describe('adding sources', () => {
     expect((await list()).length).toBe(before)
   })
 
+  it('is searched as the agent looks things up: slips put right, the glossary’s names added', async () => {
+    const { body: other } = await app.ask('POST', '/api/agents', { name: 'Glo' })
+    await app.read(other.id, { kind: 'note', title: 'Feet', text: 'Rubber boots stand by the door of the shed.' })
+    const found = async (q: string) =>
+      (await app.ask('GET', `/api/agents/${other.id}/search?q=${encodeURIComponent(q)}`)).body
+    expect((await found('where are the wellies')).hits).toEqual([])
+    const { body: now } = await app.ask('GET', `/api/agents/${other.id}/brief`)
+    const brief = { ...now.brief, glossary: [{ id: 'g', term: 'wellies', also: ['rubber boots'], meaning: '' }] }
+    const saved = await app.ask('PUT', `/api/agents/${other.id}/brief`, { revision: now.revision, brief })
+    expect(saved.status).toBe(200)
+    expect((await found('where are the wellies')).hits[0].text).toContain('Rubber boots')
+    expect(await found('where are the bots')).toMatchObject({ changed: [{ from: 'bots', to: 'boots' }], hits: [{}] })
+  })
+
   it('reads a note and pairs, and a pair is found by its question', async () => {
     await app.read(agent, { kind: 'note', title: 'Gate code', text: 'The gate code changes every spring.' })
     await app.read(agent, {

@@ -1,3 +1,5 @@
+import { createReadStream } from 'node:fs'
+import type { Readable } from 'node:stream'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import type { SitePage } from '@parrot/core/library'
@@ -12,11 +14,13 @@ const params = z.object({ id: z.string() })
  */
 const INERT = "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src data:; frame-ancestors 'self'"
 
+type KeptVersion = VersionRow & { bytesHash: string }
+
 /** Originals as they came: shown where a browser can show them without harm, else handed out as files. */
 export const originalRoutes =
   ({ db, files, pool }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const kept = async (id: string): Promise<VersionRow & { bytesHash: string }> => {
+    const kept = async (id: string): Promise<KeptVersion> => {
       const version = await answeringVersion(db, id)
       if (!version?.bytesHash) throw notFound('original')
       return { ...version, bytesHash: version.bytesHash }
@@ -27,7 +31,7 @@ export const originalRoutes =
       { schema: { params, querystring: z.object({ page: z.string().max(2000).optional() }) } },
       async ({ params: { id }, query }, reply) => {
         const version = await kept(id)
-        const { bytes, mediaType, name } = shownOriginal(version, files.read(version.bytesHash), query.page)
+        const { body, mediaType, name } = shownOriginal(version, files, query.page)
         const isText = /^text\//.test(mediaType)
         return reply
           .header('content-security-policy', INERT)
@@ -37,7 +41,7 @@ export const originalRoutes =
             `${isText ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(name)}`,
           )
           .type(mediaType)
-          .send(Buffer.from(bytes))
+          .send(body)
       },
     )
 
@@ -60,36 +64,36 @@ export const originalRoutes =
   }
 
 interface Original {
-  readonly bytes: Uint8Array
+  readonly body: Readable | string
   readonly mediaType: string
   readonly name: string
 }
 
-/** The part of an original that is asked for: a page of a site, else the whole. */
-function shownOriginal({ origin, mediaType }: VersionRow, bytes: Uint8Array, page: string | undefined): Original {
+/** The part of an original that is asked for: a page of a site, else the whole, from the disk as it is sent. */
+function shownOriginal(version: KeptVersion, files: Services['files'], page: string | undefined): Original {
+  const { origin, mediaType, bytesHash } = version
+  const whole = () => createReadStream(files.pathOf(bytesHash))
   switch (origin.kind) {
     case 'site': {
-      const pages = JSON.parse(new TextDecoder().decode(bytes)) as SitePage[]
+      const pages = JSON.parse(new TextDecoder().decode(files.read(bytesHash))) as SitePage[]
       const found = page === undefined ? pages[0] : pages.find((each) => each.url === page)
       if (!found) throw notFound('page')
-      const text = found.html ?? Buffer.from(found.base64 ?? '', 'base64').toString('latin1')
-      return { bytes: new TextEncoder().encode(text), mediaType: 'text/html; charset=utf-8', name: 'page.html' }
+      const body = found.html ?? Buffer.from(found.base64 ?? '', 'base64').toString('latin1')
+      return { body, mediaType: 'text/html; charset=utf-8', name: 'page.html' }
     }
-    case 'page':
-      return {
-        bytes,
-        mediaType: mediaType ?? 'text/html',
-        name: new URL(origin.url).pathname.split('/').pop() || 'page',
-      }
+    case 'page': {
+      const name = new URL(origin.url).pathname.split('/').pop() || 'page'
+      return { body: whole(), mediaType: mediaType ?? 'text/html', name }
+    }
     case 'note':
-      return { bytes, mediaType: 'text/plain; charset=utf-8', name: `${origin.title}.md` }
+      return { body: whole(), mediaType: 'text/plain; charset=utf-8', name: `${origin.title}.md` }
     case 'pairs':
-      return { bytes, mediaType: 'application/json', name: `${origin.title}.json` }
+      return { body: whole(), mediaType: 'application/json', name: `${origin.title}.json` }
     case 'file': {
       const isPlain = /\.(?:txt|md|markdown|csv|tsv|srt|vtt|log|jsonl?|ics|eml)$/i.test(origin.name)
       const isHtml = /\.x?html?$/i.test(origin.name)
       const type = isHtml ? 'text/html' : isPlain ? 'text/plain' : 'application/octet-stream'
-      return { bytes, mediaType: type, name: origin.name }
+      return { body: whole(), mediaType: type, name: origin.name }
     }
   }
 }

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import type { QuestionSet } from '@parrot/contract'
-import type { PassageLibrary } from '@parrot/core/dialogue'
+import type { Named, PassageLibrary } from '@parrot/core/dialogue'
 import { meanScores, scoreRanking, type RankScores } from '@parrot/core/retrieval'
 import { likeness } from '@parrot/core/text'
 import { expectations, passages, scoreboards, sources, type Database } from '../database'
@@ -48,6 +48,7 @@ export async function questionSetOf(
   agentId: string,
   library: PassageLibrary,
   versions: readonly UsedVersion[],
+  glossary: readonly Named[],
 ): Promise<QuestionSet> {
   const rows = await db
     .select()
@@ -57,7 +58,7 @@ export async function questionSetOf(
   const bySource = await candidates(db, rows, versions)
   const judged = rows.map((row) => {
     const passageId = nearest(row, bySource.get(row.sourceId) ?? [])
-    const ranked = library.find(row.question, DEPTH).hits.map((hit) => hit.passageId)
+    const ranked = library.find(row.question, DEPTH, glossary).hits.map((hit) => hit.passageId)
     const at = passageId === null ? -1 : ranked.indexOf(passageId)
     return {
       shown: {
@@ -73,7 +74,8 @@ export async function questionSetOf(
     }
   })
   const scores = meanScores(judged.map((each) => each.scores))
-  const state = `${libraryState(versions)}:${rows.map((row) => row.id).join(',')}`
+  const names = glossary.map(({ term, also }) => [term, ...also].join('/')).join(';')
+  const state = [libraryState(versions), ...(names ? [names] : []), rows.map((row) => row.id).join(',')].join(':')
   const history = await historyWith(db, agentId, state, rows.length, scores)
   return { questions: judged.map((each) => each.shown), scores, history }
 }

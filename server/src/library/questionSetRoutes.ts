@@ -2,6 +2,7 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { newExpectation, questionSet, whyNotSchema } from '@parrot/contract'
 import { whyNot } from '@parrot/core/retrieval'
+import { currentBrief } from '../agents/briefs'
 import { agentById } from '../agents/queries'
 import type { Services } from '../services'
 import { versionsInUse } from './queries'
@@ -20,7 +21,8 @@ export const questionSetRoutes =
       async ({ params: { id } }) => {
         await agentById(db, id)
         const versions = await versionsInUse(db, id)
-        return questionSetOf(db, id, await library.open(versions), versions)
+        const { brief } = await currentBrief(db, id)
+        return questionSetOf(db, id, await library.open(versions), versions, brief.glossary)
       },
     )
 
@@ -60,7 +62,8 @@ export const questionSetRoutes =
       },
       async ({ params: { id }, query: { q, passageId } }) => {
         await agentById(db, id)
-        const { hits } = (await library.open(await versionsInUse(db, id))).find(q, DEPTH)
+        const { brief } = await currentBrief(db, id)
+        const { hits } = (await library.open(await versionsInUse(db, id))).find(q, DEPTH, brief.glossary)
         const at = hits.findIndex((hit) => hit.passageId === passageId)
         const expected = hits[at]
         const reasons = hits[0] ? whyNot(hits[0], expected) : ['no passage holds a word of the question']

@@ -13,6 +13,7 @@ import {
   type NewSource,
 } from '@parrot/contract'
 import { isArchive } from '@parrot/core/library'
+import { currentBrief } from '../agents/briefs'
 import { agentById, touchAgent } from '../agents/queries'
 import { sourceVersions } from '../database'
 import type { Origin } from '../database'
@@ -197,7 +198,8 @@ export const libraryRoutes =
       async ({ params: { id }, query }) => {
         await agentById(db, id)
         const open = await library.open(await versionsInUse(db, id))
-        return open.find(query.q, query.limit)
+        const { brief } = await currentBrief(db, id)
+        return open.find(query.q, query.limit, brief.glossary)
       },
     )
   }
