@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm'
+import { asc, eq, sql } from 'drizzle-orm'
 import { applyEdits, type Edit, type EditedPassage, type Sketch } from '@parrot/core/curation'
 import type { StoredPassage } from '@parrot/core/dialogue'
 import type { ReadProblem } from '@parrot/core/library'
@@ -27,6 +27,8 @@ export interface ReadMeans {
 
 /** Rows written in one statement: small, so that other queries get their turn in between. */
 const BATCH = 200
+/** Passages of a document whose storing is worth a checkpoint of the database. */
+const LONG = 1000
 
 /**
  * Reads a source version: fetches it if it lies on the web, reads and cuts it in a thread, stores the passages, indexes
@@ -73,6 +75,8 @@ export function readWork(means: ReadMeans): Work {
       title,
       ...('description' in result && !source.isDescribed ? { description: result.description } : {}),
     })
+    // What the log holds of a long document would be done over at the next start after a kill.
+    if (result.passages.length > LONG) await db.execute(sql`checkpoint`).catch(() => undefined)
   }
 }
 
