@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { Source } from '@parrot/contract'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
-import { filesDropped } from './dropped'
+import { filesDropped, withoutCaptioned } from './dropped'
 import AddSource from './AddSource.vue'
 import FinderPane from './FinderPane.vue'
 import { useLibrary } from './libraryStore'
@@ -69,7 +69,8 @@ const openPassage = (source: string, passage: string) =>
   void router.push({ name: 'library', params: { id: agentId.value, sourceId: source }, query: { passage } })
 const close = () => void router.push({ name: 'library', params: { id: agentId.value } })
 
-function take(files: readonly File[]): void {
+function take(given: readonly File[]): void {
+  const files = withoutCaptioned(given)
   if (files.length === 0) return
   const known = new Set(store.sources?.filter((source) => source.kind === 'file').map((source) => source.origin))
   if (files.some((file) => known.has(file.name))) sameNames.value = [...files]

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { filesDropped } from './dropped'
+import { filesDropped, withoutCaptioned } from './dropped'
 
 const file = (name: string) => ({
   name,
@@ -35,5 +35,17 @@ describe('what is dropped on the library', () => {
   it('is the files themselves where no folder is among them', async () => {
     expect((await dropped(file('plain.md'))).map((each) => each.name)).toEqual(['plain.md'])
     expect(await filesDropped(null)).toEqual([])
+  })
+})
+
+describe('recordings with captions beside them', () => {
+  it('are left to the captions; others are kept', () => {
+    const files = [
+      { name: 'Talk.mp4', type: 'video/mp4' },
+      { name: 'talk.vtt', type: 'text/vtt' },
+      { name: 'song.mp3', type: 'audio/mpeg' },
+      { name: 'talk.md', type: 'text/markdown' },
+    ]
+    expect(withoutCaptioned(files).map((file) => file.name)).toEqual(['talk.vtt', 'song.mp3', 'talk.md'])
   })
 })

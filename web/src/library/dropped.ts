@@ -27,3 +27,11 @@ async function gather(entry: FileSystemEntry, into: File[], depth: number): Prom
     for (const each of piece) await gather(each, into, depth + 1)
   }
 }
+
+const baseOf = (name: string): string => name.replace(/\.[^.]+$/, '').toLowerCase()
+
+/** Files without the recordings that have captions of the same name beside them: those say what is said in them. */
+export function withoutCaptioned<T extends Pick<File, 'name' | 'type'>>(files: readonly T[]): T[] {
+  const captioned = new Set(files.filter(({ name }) => /\.(?:vtt|srt)$/i.test(name)).map(({ name }) => baseOf(name)))
+  return files.filter(({ name, type }) => !/^(?:audio|video)\//.test(type) || !captioned.has(baseOf(name)))
+}
