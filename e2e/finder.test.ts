@@ -8,10 +8,7 @@ let page: Page
 let library: string
 beforeAll(async () => {
   world = await openWorld()
-  const { agents } = (await (await fetch(`${world.url}/api/agents`)).json()) as {
-    agents: { id: string; name: string }[]
-  }
-  library = `/agents/${agents.find((agent) => agent.name === 'Marlow')!.id}/library`
+  library = `${await world.agent('Marlow')}/library`
   page = await world.open(library)
 }, 120_000)
 afterAll(() => world.end())

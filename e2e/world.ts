@@ -16,6 +16,8 @@ export interface World {
   readonly model: string
   readonly dataFolder: string
   readonly browser: Browser
+  /** The path of an agent of the sample scenario. */
+  agent(name: string): Promise<string>
   /** A new page in a private window of its own. */
   open(path: string): Promise<Page>
   /** Kills the server with SIGKILL, as a power cut would, and waits until it is gone. */
@@ -89,6 +91,10 @@ export async function openWorld(): Promise<World> {
     model: `http://127.0.0.1:${modelPort}/v1`,
     dataFolder,
     browser,
+    agent: async (name) => {
+      const { agents } = (await (await fetch(`${url}/api/agents`)).json()) as { agents: { id: string; name: string }[] }
+      return `/agents/${agents.find((agent) => agent.name === name)!.id}`
+    },
     open: async (path) => {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
       const page = await context.newPage()

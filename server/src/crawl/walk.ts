@@ -1,5 +1,6 @@
 import type { SitePlan, Validators } from '../database'
 import { fetchPage, type FetchedPage, type FetchFailure, type FetchOptions, type FetchResult } from './fetchPage'
+import { Renderer } from './render'
 import { robotsOf } from './robots'
 import { sitemapAddresses } from './sitemaps'
 
@@ -13,10 +14,9 @@ export interface PageLook {
   readonly canonical?: string
 }
 
-/** What a walk needs: how to fetch, how to look into a page, and how to render one when the plan says so. */
+/** What a walk needs: how to fetch, and how to look into a page. */
 export interface WalkMeans extends FetchOptions {
   readonly look: (html: string, url: string) => Promise<PageLook>
-  readonly render?: (url: string, waitMs: number) => Promise<FetchResult>
   /** What is known of a page from an earlier walk. */
   readonly known?: ReadonlyMap<string, { readonly validators: Validators; readonly html: string }>
 }
@@ -50,6 +50,20 @@ const UNREADABLE =
  * fetched. The first thing given may be a failure of the start itself.
  */
 export async function* walk(start: string, plan: SitePlan, means: WalkMeans): AsyncGenerator<Visited> {
+  const { renderMs } = plan
+  if (renderMs === undefined) return yield* walkWith((url, options) => fetchPage(url, options), start, plan, means)
+  const renderer = new Renderer(means)
+  try {
+    yield* walkWith((url) => renderer.render(url, renderMs), start, plan, means)
+  } finally {
+    await renderer.close()
+  }
+}
+
+/** Gets one page, by fetching or by rendering it. */
+type Get = (url: string, options: FetchOptions) => Promise<FetchResult>
+
+async function* walkWith(get: Get, start: string, plan: SitePlan, means: WalkMeans): AsyncGenerator<Visited> {
   let origin = new URL(start)
   let robots = await robotsOf(origin, means)
   const isWanted = wanted(plan)
@@ -72,7 +86,7 @@ export async function* walk(start: string, plan: SitePlan, means: WalkMeans): As
     // The start is always walked through, even when the patterns leave its own text out.
     if (!plan.pages && !isStart && !isWanted(url)) continue
     if (fetched > 0) await wait(Math.max(plan.delayMs ?? USUAL_DELAY_MS, robots.delayMs), means.signal)
-    const visited = await visit(url, depth, plan, means)
+    const visited = await visit(get, url, depth, means)
     if (visited.page && new URL(visited.url).host !== origin.host) {
       if (!isStart) continue
       // A start that sends one on ("example.org" to "www.example.org") is where it sends one; its own rules count there.
@@ -99,9 +113,9 @@ export async function* walk(start: string, plan: SitePlan, means: WalkMeans): As
   }
 }
 
-async function visit(url: string, depth: number, plan: SitePlan, means: WalkMeans): Promise<Visited> {
+async function visit(get: Get, url: string, depth: number, means: WalkMeans): Promise<Visited> {
   const known = means.known?.get(url)
-  const result = await patiently(url, plan, { ...means, ...(known ? { validators: known.validators } : {}) })
+  const result = await patiently(get, url, { ...means, ...(known ? { validators: known.validators } : {}) })
   if (!result.ok) return { url, depth, problem: result, waiting: 0 }
   if (!result.page) {
     const look = known ? await means.look(known.html, url) : undefined
@@ -116,11 +130,9 @@ async function visit(url: string, depth: number, plan: SitePlan, means: WalkMean
 }
 
 /** A page, asked for again when its server is busy, each time after a longer wait. */
-async function patiently(url: string, plan: SitePlan, means: WalkMeans): Promise<FetchResult> {
+async function patiently(get: Get, url: string, means: FetchOptions): Promise<FetchResult> {
   for (let attempt = 0; ; attempt++) {
-    const result = await (plan.renderMs !== undefined && means.render
-      ? means.render(url, plan.renderMs)
-      : fetchPage(url, means))
+    const result = await get(url, means)
     const pause = RETRY_WAITS_MS[attempt]
     if (result.ok || result.retryAfterMs === undefined || pause === undefined) return result
     if (result.retryAfterMs > LONGEST_RETRY_MS) return result

@@ -50,6 +50,12 @@ async function captionsOf(
   return { ok: true, bytesHash: kept, mediaType: 'text/vtt' }
 }
 
+/** The problem of a site of which no page can be read. */
+export const nothingReadable = (url: string): ReadProblem => ({
+  message: `“${url}” gave no page that may be read.`,
+  advice: 'Check the address, the patterns, and what its robots.txt allows.',
+})
+
 /** The private hosts that may be fetched from. */
 export const hostsOf = async ({ config, db }: Pick<ReadMeans, 'config' | 'db'>): Promise<string[]> => [
   ...config.allowedHosts,
@@ -77,7 +83,9 @@ async function pageContent(
   before: VersionRow | undefined,
   options: FetchOptions,
 ): Promise<Content> {
-  const validators = before?.bytesHash ? before.validators : null
+  // What a server said of one address says nothing of another.
+  const isSamePage = before?.origin.kind === 'page' && before.origin.url === origin.url
+  const validators = isSamePage && before.bytesHash ? before.validators : null
   const renderer = origin.renderMs === undefined ? undefined : new Renderer(options)
   try {
     const fetched = await (renderer
@@ -108,34 +116,19 @@ async function siteContent(
       html !== undefined && validators ? [[url, { html, validators }] as const] : [],
     ),
   )
-  const renderer = origin.renderMs === undefined ? undefined : new Renderer(options)
   const pages: SitePage[] = []
   const report: PageReport[] = []
-  let first: Visited['problem']
-  try {
-    const walking = { ...options, look: (html: string, url: string) => means.pool.look(html, url), known }
-    const rendering = renderer ? { render: (url: string, ms: number) => renderer.render(url, ms) } : {}
-    for await (const visited of walk(origin.url, origin, { ...walking, ...rendering })) {
-      const page = sitePageOf(visited, earlier)
-      if (page) pages.push(page)
-      if (visited.problem) first ??= visited.problem
-      if (visited.problem && pages.length === 0 && report.length === 0 && !origin.pages) break
-      report.push(reportOn(visited, page, earlier.get(visited.url), before !== undefined))
-      onPage(pages.length, (pages.length + visited.waiting) * 1.25)
-    }
-  } finally {
-    await renderer?.close()
+  const look = (html: string, url: string) => means.pool.look(html, url)
+  for await (const visited of walk(origin.url, origin, { ...options, look, known })) {
+    // Where the start itself fails there is nothing to walk; what answered before goes on answering.
+    if (visited.problem && report.length === 0 && !origin.pages) return visited.problem
+    const before = earlier.get(visited.url)
+    const page = sitePageOf(visited, before)
+    if (page) pages.push(page)
+    report.push(reportOn(visited, page, before))
+    onPage(pages.length, (pages.length + visited.waiting) * 1.25)
   }
-  if (pages.length === 0)
-    return (
-      first ?? {
-        ok: false,
-        problem: {
-          message: `“${origin.url}” gave no page that may be read.`,
-          advice: 'Check the address, the patterns, and what its robots.txt allows.',
-        },
-      }
-    )
+  if (!report.some((page) => page.state !== 'failed')) return { ok: false, problem: nothingReadable(origin.url) }
   const isHere = new Set(pages.map((page) => page.url))
   for (const page of before?.pages ?? [])
     if (!isHere.has(page.url) && page.state !== 'gone' && page.state !== 'failed')
@@ -152,9 +145,16 @@ function pagesIn({ files }: ReadMeans, version: VersionRow | undefined): SitePag
   return JSON.parse(new TextDecoder().decode(files.read(version.bytesHash))) as SitePage[]
 }
 
-function sitePageOf(visited: Visited, earlier: ReadonlyMap<string, SitePage>): SitePage | undefined {
-  if (visited.isUnchanged) return earlier.get(visited.url)
-  const { url, page } = visited
+/** Statuses by which a server says that a page is no more, rather than that it cannot give it now. */
+const NO_MORE = [404, 410]
+
+/**
+ * What a version holds of a page: as it was found; as it was before when the server says so, or cannot give it now, so
+ * that one bad hour of a site takes no knowledge away.
+ */
+function sitePageOf({ url, page, problem, isUnchanged }: Visited, before: SitePage | undefined): SitePage | undefined {
+  const isOut = problem !== undefined && !NO_MORE.includes(problem.status ?? 0)
+  if (isUnchanged || isOut) return before
   if (!page) return undefined
   const { validators } = page
   return page.mediaType.includes('html')
@@ -166,11 +166,10 @@ function reportOn(
   { url, look, problem }: Visited,
   page: SitePage | undefined,
   before: SitePage | undefined,
-  hasBefore: boolean,
 ): PageReport {
   const told = { url, title: look?.title ?? '', characters: look?.characters ?? 0 }
-  if (!page)
+  if (problem || !page)
     return { ...told, state: 'failed', problem: problem?.problem.message ?? 'It is of a kind that cannot be read.' }
   const isSame = before !== undefined && before.html === page.html && before.base64 === page.base64
-  return { ...told, state: isSame ? 'same' : before && hasBefore ? 'changed' : 'new' }
+  return { ...told, state: isSame ? 'same' : before ? 'changed' : 'new' }
 }

@@ -11,15 +11,22 @@ let server: Server
 let base = ''
 let pages: Record<string, string> = {}
 let asked: string[] = []
+const broken = new Set<string>()
+/** Pages that were asked for with validators that still hold. */
+let spared: string[] = []
 
 beforeAll(async () => {
   server = createServer((request, response) => {
     const path = request.url ?? ''
     asked.push(path)
+    if (broken.has(path)) return response.writeHead(403).end()
     const page = pages[path]
     if (page === undefined) return response.writeHead(404).end()
     const etag = `"${Buffer.from(page).toString('base64url')}"`
-    if (request.headers['if-none-match'] === etag) return response.writeHead(304).end()
+    if (request.headers['if-none-match'] === etag) {
+      spared.push(path)
+      return response.writeHead(304).end()
+    }
     return response.writeHead(200, { 'content-type': 'text/html; charset=utf-8', etag }).end(page)
   })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
@@ -30,6 +37,8 @@ beforeAll(async () => {
 beforeEach(async () => {
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   asked = []
+  broken.clear()
+  spared = []
   pages = {
     '/': '<title>Club</title><main><h1>Club</h1><p>We meet on Mondays.</p><a href="/tea">tea</a><a href="/hall">hall</a></main>',
     '/tea': '<title>Tea</title><main><h1>Tea</h1><p>Tea costs 80 pence.</p></main>',
@@ -139,6 +148,24 @@ describe('reading a site', () => {
     expect((await find('what does tea cost'))[0].text).toContain('90 pence')
   })
 
+  it('a page that cannot be given just now keeps its text when others have changed', async () => {
+    const { id } = await site()
+    pages['/tea'] = pages['/tea']!.replace('80', '90')
+    broken.add('/hall')
+    await refreshed(id)
+    expect((await versions(id))[0]).toMatchObject({ number: 2 })
+    expect((await find('how many people does the hall hold'))[0].text).toContain('forty')
+    expect((await find('what does tea cost'))[0].text).toContain('90 pence')
+  })
+
+  it('another address in place of a page is read anew, whatever was known of the first', async () => {
+    const { id } = await app.read(agent, { kind: 'page', url: `${base}/tea` })
+    pages['/same'] = pages['/tea']!
+    await app.ask('POST', `/api/sources/${id}/versions`, { kind: 'page', url: `${base}/same` })
+    expect(await untilRead(app.ask, id)).toMatchObject({ status: 'ready', origin: `${base}/same`, version: 2 })
+    expect(spared).toEqual([])
+  })
+
   it('a page that cannot be fetched any more keeps the version before answering', async () => {
     const { id } = await app.read(agent, { kind: 'page', url: `${base}/tea` })
     delete pages['/tea']
@@ -151,6 +178,7 @@ describe('reading a site', () => {
     const { id } = await app.read(agent, { kind: 'page', url: `${base}/tea` })
     await refreshed(id)
     expect(await versions(id)).toHaveLength(1)
+    expect(spared).toEqual(['/tea'])
     pages['/tea'] = pages['/tea']!.replace('80', '85')
     expect(await refreshed(id)).toMatchObject({ version: 2 })
   })

@@ -1,11 +1,11 @@
 import { eq } from 'drizzle-orm'
 import type { Survey } from '@parrot/contract'
-import { Renderer, walk } from '../crawl'
+import { walk } from '../crawl'
 import { surveys, type Database, type SitePlan, type SurveyedPage } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { Work } from '../jobs'
-import { hostsOf } from './content'
+import { hostsOf, nothingReadable } from './content'
 import type { ReadMeans } from './readJob'
 
 /** Begins a survey of a site; gives its id. */
@@ -40,37 +40,28 @@ export function surveyWork(means: ReadMeans): Work {
     }
     await set({ status: 'walking', error: null, advice: null, hostToAllow: null })
     const options = { allowedHosts: await hostsOf(means), signal }
-    const renderer = survey.plan.renderMs === undefined ? undefined : new Renderer(options)
     const look = (html: string, url: string) => pool.look(html, url)
-    const rendering = renderer ? { render: (url: string, ms: number) => renderer.render(url, ms) } : {}
     const pages: SurveyedPage[] = []
-    try {
-      for await (const visited of walk(survey.url, survey.plan, { ...options, look, ...rendering })) {
-        const { problem } = visited
-        if (problem && pages.length === 0) {
-          const { message: error, advice } = problem.problem
-          return await set({ status: 'failed', error, advice, hostToAllow: problem.hostToAllow ?? null })
-        }
-        pages.push({
-          url: visited.url,
-          title: visited.look?.title ?? '',
-          characters: visited.look?.characters ?? 0,
-          depth: visited.depth,
-          ...(problem ? { problem: problem.problem.message } : {}),
-        })
-        report(pages.length / Math.max(1, pages.length + visited.waiting))
-        if (pages.length % WRITTEN_EVERY === 1) await set({ pages, waiting: visited.waiting })
+    for await (const visited of walk(survey.url, survey.plan, { ...options, look })) {
+      const { problem } = visited
+      if (problem && pages.length === 0) {
+        const { message: error, advice } = problem.problem
+        return await set({ status: 'failed', error, advice, hostToAllow: problem.hostToAllow ?? null })
       }
-    } finally {
-      await renderer?.close()
+      pages.push({
+        url: visited.url,
+        title: visited.look?.title ?? '',
+        characters: visited.look?.characters ?? 0,
+        depth: visited.depth,
+        ...(problem ? { problem: problem.problem.message } : {}),
+      })
+      report(pages.length / Math.max(1, pages.length + visited.waiting))
+      if (pages.length % WRITTEN_EVERY === 1) await set({ pages, waiting: visited.waiting })
     }
     if (signal.aborted) return
     if (pages.length > 0) return set({ status: 'done', pages, waiting: 0 })
-    await set({
-      status: 'failed',
-      error: `“${survey.url}” gave no page that may be read.`,
-      advice: 'Check the address, the patterns, and what its robots.txt allows.',
-    })
+    const { message: error, advice } = nothingReadable(survey.url)
+    await set({ status: 'failed', error, advice })
   }
 }
 

@@ -67,6 +67,16 @@ describe('an edition', () => {
     expect((await talk('What does a key cost?')).body.reply).toMatch(/£8\.00.*Bring cash\./)
   })
 
+  it('names a source whose weight or days changed, and answers by those it was published with', async () => {
+    await app.ask('PATCH', `/api/sources/${source}`, { validUntil: '2020-01-01' })
+    expect((await release()).sourceChanges).toMatchObject([
+      { title: 'Fees', kind: 'changed', detail: expect.stringContaining('the days it answers on') },
+    ])
+    expect((await talk('What does a key cost?')).body.reply).toContain('£8.00')
+    await app.ask('PATCH', `/api/sources/${source}`, { validUntil: null })
+    expect((await release()).sourceChanges).toEqual([])
+  })
+
   it('can be gone back to in one step, and the agent taken offline', async () => {
     await live(1)
     expect((await talk('What does a key cost?')).body.reply).toContain('£5.00')
