@@ -53,6 +53,27 @@ describe('two tabs on one brief', () => {
   })
 })
 
+describe('a slow connection', () => {
+  it.each([
+    ['rehearse', 'Rehearse', '**/scripts'],
+    ['logbook', 'Logbook', '**/conversations?*'],
+  ])('lets one leave %s before it has loaded', async (stage, heading, list) => {
+    const page = await world.open(`${marlow}/brief`)
+    await field(page, 'Job').waitFor()
+    // The list of the stage arrives while the next stage is still on its way: it must not call the person back.
+    const after = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds))
+    await page.route(list, async (route) => (await after(300), route.continue()))
+    await page.route('**/ReleaseStage*', async (route) => (await after(1200), route.continue()))
+    await page.keyboard.press('g')
+    await page.keyboard.press(stage === 'rehearse' ? 'r' : 'o')
+    await page.getByRole('heading', { name: heading, level: 1 }).waitFor()
+    await page.keyboard.press('g')
+    await page.keyboard.press('e')
+    await page.getByRole('heading', { name: 'Release', level: 1 }).waitFor({ timeout: 6000 })
+    await page.close()
+  })
+})
+
 describe('a server that is gone', () => {
   it('keeps the edit in the browser, says that it is not saved, and saves it when the server is back', async () => {
     const page = await world.open(`${marlow}/brief`)

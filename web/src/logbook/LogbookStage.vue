@@ -19,7 +19,9 @@ const agents = useAgent()
 const trying = useTry()
 
 const agentId = computed(() => String(route.params.id))
-const conversationId = computed(() => String(route.params.conversationId ?? ''))
+/** The newest conversation, shown when the address names none; it stays while newer ones come in. */
+const newest = ref('')
+const conversationId = computed(() => String(route.params.conversationId || newest.value))
 const onlyUnanswered = ref(false)
 const openLine = ref('')
 const shown = ref(50)
@@ -33,9 +35,7 @@ const conversation = useLoaded(() => get<Conversation>(`/api/conversations/${con
 
 onMounted(async () => {
   await list.load()
-  const first = list.data.value?.conversations[0]
-  if (first && !conversationId.value && route.name === 'logbook')
-    void router.replace({ name: 'logbook', params: { id: agentId.value, conversationId: first.id } })
+  newest.value = list.data.value?.conversations[0]?.id ?? ''
 })
 watch([onlyUnanswered, shown, () => agents.ticks.logbook], list.load)
 watch(

@@ -20,7 +20,9 @@ const agents = useAgent()
 const brief = useBrief()
 
 const agentId = computed(() => String(route.params.id))
-const scriptId = computed(() => String(route.params.scriptId ?? ''))
+/** The script shown when the address names none. No redirect: one that lands late would undo the person's next step. */
+const opening = ref('')
+const scriptId = computed(() => String(route.params.scriptId || opening.value))
 const isNew = computed(() => scriptId.value === 'new')
 const scripts = useLoaded(() => get<{ scripts: StoredScript[] }>(`/api/agents/${agentId.value}/scripts`))
 const runs = useLoaded(() => get<{ rehearsals: Rehearsal[] }>(`/api/agents/${agentId.value}/rehearsals?limit=6`))
@@ -35,10 +37,8 @@ watch(() => agents.ticks.scripts, load)
 /** With nothing chosen, the first script that failed is shown, else the first one. */
 function showFirst(): void {
   const all = scripts.data.value?.scripts ?? []
-  if (scriptId.value || all.length === 0 || route.name !== 'rehearse') return
   const failed = rehearsals.value[0]?.results.find((result) => !result.passed)?.scriptId
-  const first = all.find((script) => script.id === failed) ?? all[0]!
-  void router.replace({ name: 'rehearse', params: { id: agentId.value, scriptId: first.id } })
+  opening.value = (all.find((script) => script.id === failed) ?? all[0])?.id ?? ''
 }
 
 const progress = ref<{ done: number; total: number; title: string }>()
@@ -116,6 +116,7 @@ async function remove(script: StoredScript): Promise<void> {
     await call('DELETE', `/api/scripts/${script.id}`)
     await router.push({ name: 'rehearse', params: { id: agentId.value } })
     await scripts.load()
+    showFirst()
     tell(`“${script.title}” was removed.`, async () => {
       await post(`/api/scripts/${script.id}/restore`)
       await scripts.load()
