@@ -7,6 +7,7 @@ import { sampleAgents } from '../../demo/scenario'
 import { collegeBrief } from './college/brief'
 import { shopBrief } from './shop/brief'
 import { handbookBrief } from './handbook/brief'
+import { townBrief } from './town/brief'
 import { workshopBrief } from './workshop/brief'
 import type { Corpus } from './questions/question'
 
@@ -34,7 +35,7 @@ async function openFerries(): Promise<OpenCorpus> {
   return { brief: briefFrom(marlow.brief), library: libraryOf(results) }
 }
 
-const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief, college: collegeBrief, shop: shopBrief }
+const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief, college: collegeBrief, shop: shopBrief, town: townBrief }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {
   const from = folder(`./${corpus}/`)

@@ -5,6 +5,9 @@ import type { Exchange, Step } from './turn'
 const LEADS_ON = /^(?:and|but|or|so|also|what about|how about|what if|why|then)\b[\s,]*/i
 const POINTS_BACK =
   /\b(?:it|its|that|this|those|these|they|them|their|one|ones|same|he|she)\b|(?<!\b(?:is|are|was|were) )\bthere\b(?! (?:is|are))/i
+/** "Until when?": only how is asked, of what was asked before. */
+const BARE =
+  /^\W*(?:and |but )?((?:until|till|from|since|by) when|when|where|how (?:much|many|long|often|far|early|late|soon)|(?:at )?what time|who)\W*$/i
 const MOST_WORDS = 9
 
 /**
@@ -69,6 +72,8 @@ export function joinQuestions(before: string, added: string, said = added): stri
   const whole = ASKS_ITSELF.test(added) ? withSubjectOf(before, added) : added
   if (whole !== added) return whole
   const open = before.replace(/[?.!\s]+$/, '')
+  const bare = BARE.exec(said)?.[1]
+  if (bare) return `${bare[0]!.toUpperCase()}${bare.slice(1).toLowerCase()} ${withoutAsking(open)}?`
   const fresh = added.replace(/[?.!\s]+$/, '')
   if (fresh === '' || /^not$/i.test(fresh))
     return /^\W*(?:but |and )?why\b/i.test(said) ? asWhy(open, /^not$/i.test(fresh)) : before
@@ -119,8 +124,18 @@ function opposite(open: string, fresh: string): string | undefined {
   return other && `${open.slice(0, other.start)}${word}${open.slice(other.end)}?`
 }
 
+/** A question without the word it asks with: "How much do I pay" leaves "do I pay", "Can I pay" itself. */
+const withoutAsking = (open: string): string => {
+  const rest = open.replace(
+    /^\W*(?:(?:until|since|by|from) when|when|where|why|how(?: (?:much|many|long|often))?|what time|what|who) /i,
+    '',
+  )
+  return rest[0]!.toLowerCase() + rest.slice(1)
+}
+
 function isFollowUp(said: string): boolean {
   if (words(said).length > MOST_WORDS) return false
+  if (BARE.test(said)) return true
   if (LEADS_ON.test(said)) return true
   const content = contentTerms(said).filter((term) => !isStopWord(said.slice(term.start, term.end)))
   return POINTS_BACK.test(said) && content.length <= 2

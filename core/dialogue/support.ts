@@ -18,6 +18,9 @@ export interface Grounds {
   readonly own: readonly string[]
 }
 
+/** A heading as it is called in a reply: without its number. */
+const plainName = (name: string): string => name.replace(/^\d+(?:\.\d+)*\.?\s+/, '').toLowerCase()
+
 /** Words the agent's own set phrases bring into a sentence of facts: "the total is …" claims no total by itself. */
 const phraseStems = (own: readonly string[]): ReadonlySet<string> => contentStems(own.join(' '))
 
@@ -41,10 +44,15 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
   const set = phraseStems(grounds.own)
   const own = new Set(grounds.own.flatMap((text) => sentences(text).map((sentence) => sentence.text)))
   const known = new Set([...sources.flatMap((source) => [...source.figures]), ...said.figures])
+  const places = new Set(
+    grounds.passages.flatMap((passage) => [passage.sourceTitle, ...passage.headings]).map(plainName),
+  )
   const operands = listFigures(plain).slice(0, MOST_OPERANDS)
   return plain.split('\n').flatMap((line) =>
     sentences(line).map(({ text }): Support => {
-      const body = text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, '')
+      const item = text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, '')
+      // A section called by its name is there; nothing it says is claimed.
+      const body = item.replace(/“([^”]+)”/g, (whole, name: string) => (places.has(plainName(name)) ? '' : whole))
       const content = contentTerms(body)
         .filter((term) => !isStopWord(body.slice(term.start, term.end)))
         .map((term) => term.stem)
@@ -52,7 +60,7 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
       const told = content.filter((each) => !set.has(each))
       const stems = new Set(told.length > 0 ? told : content)
       const figures = [...figuresIn(body)]
-      const isClaim = (content.length >= CLAIM_SIZE || figures.length > 0) && !/[:?]$/.test(body) && !own.has(body)
+      const isClaim = (content.length >= CLAIM_SIZE || figures.length > 0) && !/[:?]$/.test(body) && !own.has(item)
       if (!isClaim) return { text, score: 1, isClaim, isSupported: true, by: 'none' }
       const best = sources
         .map((source) => ({ source, score: shareIn(stems, source.stems, said.stems) }))

@@ -32,6 +32,30 @@ export function daysIn(text: string): Set<number> {
 
 const MONTHS = 'january february march april may june july august september october november december'.split(' ')
 
+const MONTH_NAME = MONTHS.map((month) =>
+  month === 'may' ? '(?<=\\b(?:in|from|to|until|till|since|of|by|and|or|during|–|-) )may' : month,
+).join('|')
+const MONTH_RANGE = new RegExp(`\\b(${MONTH_NAME})\\s*(?:to|until|till|through|-|–)\\s*(${MONTH_NAME})\\b`, 'gi')
+/** A month without a day of it: "15 October" is a date. */
+const WHOLE_MONTH = new RegExp(`(?<!\\d(?:st|nd|rd|th)?(?: of)? )\\b(${MONTH_NAME})\\b(?! \\d{1,2}\\b)`, 'gi')
+
+/**
+ * The months a text names as such, 1 for January to 12: "from November to February" names four. A day of a month is a
+ * date and names none; "may" counts only where a month can stand.
+ */
+export function monthsIn(text: string): Set<number> {
+  const monthAt = (name: string) => MONTHS.indexOf(name.toLowerCase())
+  const months = new Set<number>()
+  for (const [, from, to] of text.matchAll(MONTH_RANGE)) {
+    for (let month = monthAt(from!); ; month = (month + 1) % 12) {
+      months.add(month + 1)
+      if (month === monthAt(to!)) break
+    }
+  }
+  for (const [, name] of text.matchAll(WHOLE_MONTH)) months.add(monthAt(name!) + 1)
+  return months
+}
+
 /** A day of the year as a text names it ("12 March", "March 12th", "2027-03-12"); `month` 1..12, `year` when given. */
 export interface CalendarDay {
   readonly day: number

@@ -24,7 +24,7 @@ export {
   type Dimension,
   type Quantity,
 } from './quantities'
-export { datesIn, daysIn, type CalendarDay } from './days'
+export { datesIn, daysIn, monthsIn, type CalendarDay } from './days'
 export { commonNames, kindsOf, oppositesOf, subjectOf, synonymsOf } from './synonyms'
 export { isLight } from './light'
 export { editDistance } from './distance'

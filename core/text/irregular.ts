@@ -1,4 +1,4 @@
-/** Irregular English forms by the form they belong to: Snowball's rules join only regular endings. */
+/** Irregular English forms, and comparatives of measures, by the form they belong to: Snowball's rules join only regular endings. */
 const FORMS = `
 be been being
 begin began begun
@@ -77,6 +77,16 @@ wear wore worn
 win won
 woman women
 write wrote written
+deep deeper
+heavy heavier
+high higher
+hot hotter
+large larger
+long longer
+old older
+tall taller
+wide wider
+young younger
 `
 const BASES = new Map(
   FORMS.trim()

@@ -1,4 +1,14 @@
-import { contentStems, daysIn, oppositesOf, quantitiesIn, stemSet, terms, wordSet, type Quantity } from '../text'
+import {
+  contentStems,
+  daysIn,
+  monthsIn,
+  oppositesOf,
+  quantitiesIn,
+  stemSet,
+  terms,
+  wordSet,
+  type Quantity,
+} from '../text'
 import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
 import { keyOf, unitsOf, type Unit } from './units'
@@ -165,7 +175,7 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
           (other) => looked.own.has(other) && !asked.terms.some((each) => each.stem === other),
         ),
     )
-  const ofOtherDays = isOfOtherDays(unit, asked.days) ? OTHER_DAYS : 1
+  const ofOtherDays = isOfOtherTimes(unit, asked) ? OTHER_DAYS : 1
   const flaw = unit.text.endsWith('?') ? QUESTION_FLAW : 0
   const opposite = isOpposite ? OPPOSITE : 1
   const direct = directOf(looked, asked)
@@ -218,6 +228,10 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
     sum.whole += DAY_WEIGHT
     if ([...daysIn(looked.unit.text)].some((day) => asked.days.has(day))) sum.held += DAY_WEIGHT
   }
+  if (asked.months.size > 0 && sum.whole > 0) {
+    sum.whole += DAY_WEIGHT
+    if ([...monthsIn(looked.unit.text)].some((month) => asked.months.has(month))) sum.held += DAY_WEIGHT
+  }
   if (sum.whole === 0) return 0
   // "The number of the distillery": a number of something else is no answer.
   const isElsewhere = (sum.focused || asked.terms.some((term) => term.isVerb)) && sum.missing > 0 && sum.subjects <= 2
@@ -255,11 +269,21 @@ const CASE_LEAST = 0.6
 function directOf({ unit, own, lead: beside, context }: Looked, asked: Asked): number {
   // A row is read together with what its table is called.
   const lead = unit.kind === 'row' ? context : beside
+  const section = unit.kind === 'row' ? NOTHING : stemSet(unit.passage.place.split(' › ').slice(1).join(' '))
   const rest = asked.terms.filter((term) => term.role === 'subject' || term.role === 'focus')
   const whole = rest.reduce((sum, term) => sum + term.weight, 0)
   if (whole === 0) return 1
-  return rest.reduce((sum, term) => sum + term.weight * Math.max(heldBy(term, own), heldBy(term, lead)), 0) / whole
+  return (
+    rest.reduce(
+      (sum, term) =>
+        sum + term.weight * Math.max(heldBy(term, own), heldBy(term, lead), heldBy(term, section) * SECTION),
+      0,
+    ) / whole
+  )
 }
+
+/** What stands under a heading is mostly of what the heading names. */
+const SECTION = 0.7
 
 /** Hours from one clock time to another say when a place is open, whatever the word. */
 const OPENING_HOURS =
@@ -309,8 +333,9 @@ function sharedPairs(pairs: ReadonlySet<string>, text: string): number {
   return shared
 }
 
-function isOfOtherDays(unit: Unit, days: ReadonlySet<number>): boolean {
-  if (days.size === 0) return false
-  const own = daysIn(unit.text)
-  return own.size > 0 && ![...days].some((day) => own.has(day))
+/** Whether a unit speaks of days or months, and of none that the question names. */
+export function isOfOtherTimes(unit: Pick<Unit, 'text'>, { days, months }: Pick<Asked, 'days' | 'months'>): boolean {
+  const misses = (asked: ReadonlySet<number>, own: ReadonlySet<number>) =>
+    asked.size > 0 && own.size > 0 && ![...asked].some((each) => own.has(each))
+  return misses(days, daysIn(unit.text)) || misses(months, monthsIn(unit.text))
 }

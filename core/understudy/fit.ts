@@ -1,4 +1,4 @@
-import { quantitiesIn, stemList, stemSet, terms, type Quantity } from '../text'
+import { quantitiesIn, stem, stemList, stemSet, terms, type Quantity } from '../text'
 import type { AnswerKind } from '../question'
 import { keyOf, type Unit } from './units'
 import { heldBy, type Asked } from './wanted'
@@ -9,6 +9,7 @@ const TIME =
 const OCCASION =
   /\b(?:while|when|before|after|until|from the|as soon as|with (?:the|your) (?:first|second|third|next|last))\b/i
 const OCCASION_FIT = 0.3
+const PRICE_PER = /[£€$]\s?\d[\d.,]* (?:an?|per|each|every) (?:hour|day|week|month|year)\b/gi
 /** "How much" may be answered without a sum: free, at half pay, at twice the rate. */
 const SAYS_PAY = /\b(?:free|no charge|full price|half|double|twice|(?:full|half|sick) pay|per cent|refunded)\b|%/i
 const PAY_FIT = 0.5
@@ -45,17 +46,27 @@ export function suits(
 ): number {
   const { text } = unit
   if (kind === 'time') {
-    const states = quantitiesIn(text).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
-    return states || TIME.test(text) ? 1 : OCCASION.test(text) ? OCCASION_FIT : 0
+    // "£64 a year" says how much, not when.
+    const told = text.replace(PRICE_PER, ' ')
+    const states = quantitiesIn(told).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
+    return states || TIME.test(told) ? 1 : OCCASION.test(told) ? OCCASION_FIT : 0
   }
   const asksRole = /^\W*who (?:may|can|could|must|should|has|have|needs?|is (?:allowed|able|entitled))\b/i.test(
     asked.text,
   )
+  if (kind === 'who' && isDoneBySomebody(text, asked)) return 1
   if (kind === 'who' && !asksRole) return namesPerson(unit) ? 1 : isSuited(unit, kind, asked) ? ROLE_FIT : 0
   if (kind === 'howTo') return INSTRUCTS.test(text) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
   if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
     return SAYS_PAY.test(text) ? PAY_FIT : 0
   return isSuited(unit, kind, asked) ? 1 : 0
+}
+
+/** "Who issues it?" is answered by what is "issued by" somebody. */
+function isDoneBySomebody(text: string, { text: question }: Pick<Asked, 'text'>): boolean {
+  const verb = /^\W*who ([\p{L}]+)/iu.exec(question)?.[1]
+  const done = /\b(\p{L}+) (?:only )?by (?:the|our|your|an?|\p{Lu})/u.exec(text)?.[1]
+  return verb !== undefined && done !== undefined && stem(verb) === stem(done)
 }
 
 function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: Pick<Asked, 'text' | 'terms'>): boolean {
@@ -120,7 +131,7 @@ const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[]
   [/\bhow old\b/i, ['age', 'duration']],
   [/\bhow heavy\b|\bhow much .*weigh/i, ['mass']],
   [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],
-  [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)/i, ['length']],
+  [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)\b/i, ['length']],
   [/\bhow long (?:must|should|can|may) [^?]*\bbe\b/i, ['length', 'count', 'duration']],
   [/\bhow long\b|\bhow much (?:time|notice)\b/i, ['duration', 'length']],
   [/\bhow (?:big|large)\b/i, ['length', 'volume', 'count', 'mass', 'data', 'area']],

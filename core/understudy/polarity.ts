@@ -72,7 +72,12 @@ const ASKS_LEAVE = /^\W*(?:\w+ )?(?:can|may|could|am i allowed|are we allowed)\b
 
 /** The clause of a unit that holds most terms of the question; the first of several. */
 function clauseFor(unit: Unit, asked: Asked): string {
-  const clauses = unit.text.split(
+  // A case that opens the sentence ("If nobody can move it, …") is not what is said of it.
+  const told = unit.text.replace(
+    /^(?:If|When|Where|In case|Should)\b[^,;.]*(?:, (?:\p{L}+,? )*(?:or|and) [^,;.]*)*, /u,
+    '',
+  )
+  const clauses = told.split(
     /(?<=[.;!?])\s+|,\s+(?=but|and|although|while|except|unless|or)|\s+(?=(?:but|and|although|whereas|while)\s)/i,
   )
   let best = { clause: clauses[0] ?? '', hits: -1 }

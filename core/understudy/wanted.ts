@@ -6,6 +6,7 @@ import {
   isLight,
   isStopWord,
   languageOf,
+  monthsIn,
   numberOf,
   quantitiesIn,
   singular,
@@ -58,6 +59,8 @@ export interface Asked {
   readonly text: string
   readonly terms: readonly Wanted[]
   readonly days: ReadonlySet<number>
+  /** The months it names, 1 to 12; tables and sentences give them as ranges too. */
+  readonly months: ReadonlySet<number>
   /** Stems of the case the question is asked for ("if I want to *leave early*"): what answers need not repeat them all. */
   readonly inCase: ReadonlySet<string>
   /** The names the passages at hand know, asked for or not. */
@@ -77,6 +80,7 @@ export function askedOf(
   const text = withoutPoliteness(question)
   const language = languageOf(text)
   const days = daysIn(text)
+  const months = monthsIn(text)
   const focus = focusOf(text)
   const verb = verbOf(text)
   const done = doneIn(text)
@@ -87,6 +91,7 @@ export function askedOf(
   const wanted = contentTerms(text).flatMap((term): Wanted[] => {
     const surface = text.slice(term.start, term.end)
     if (seen.has(term.stem) || isStopWord(surface, language) || isDay(surface)) return []
+    if (months.size > 0 && monthsIn(`in ${surface}`).size > 0) return []
     seen.add(term.stem)
     const isNumber = numberOf(surface) !== undefined || /^\d/.test(surface) || /^year-?old$/i.test(surface)
     const isUnit = measures.some((each) => term.start >= each.start && term.end <= each.end)
@@ -130,7 +135,16 @@ export function askedOf(
     [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))),
   )
   const inCase = stemSet(/.\b(?:if|when|in case|while) (.+)$/i.exec(text)?.[1] ?? '')
-  return { text, terms: withVerb, days, inCase, names, pairs, glossary: new Set(glossary.map((entry) => entry.term)) }
+  return {
+    text,
+    terms: withVerb,
+    days,
+    months,
+    inCase,
+    names,
+    pairs,
+    glossary: new Set(glossary.map((entry) => entry.term)),
+  }
 }
 
 /** "E5", "P1", "K-200": a label that means exactly one thing. */

@@ -4,6 +4,7 @@ import { handbook } from './handbook'
 import { more } from './more'
 import type { Corpus, Question } from './question'
 import { shop } from './shop'
+import { town } from './town'
 import { workshop } from './workshop'
 
 /** All questions that were looked at while the engine was built, by library. */
@@ -13,4 +14,5 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   workshop: [...workshop, ...more.workshop],
   college: [...college, ...more.college],
   shop: [...shop, ...more.shop],
+  town: [...town, ...more.town],
 }

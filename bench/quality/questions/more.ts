@@ -208,4 +208,5 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'yesNo', say: 'Does the Bramley froth milk automatically?', has: ['automatic'], from: 'machines' },
     { kind: 'limit', say: 'Can I report damage three days after arrival?', has: ['No', '48 hours'] },
   ],
+  town: [],
 }

@@ -41,6 +41,6 @@ export interface Question {
   readonly outcome?: Outcome | readonly Outcome[]
 }
 
-/** The libraries that are asked: the demo's, and four of other subjects. */
-export const CORPORA = ['ferries', 'handbook', 'workshop', 'college', 'shop'] as const
+/** The libraries that are asked: the demo's, and five of other subjects. */
+export const CORPORA = ['ferries', 'handbook', 'workshop', 'college', 'shop', 'town'] as const
 export type Corpus = (typeof CORPORA)[number]

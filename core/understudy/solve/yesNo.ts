@@ -1,8 +1,8 @@
-import { daysIn, oppositesOf, quantitiesIn, stemSet, wordSet } from '../../text'
+import { daysIn, monthsIn, oppositesOf, quantitiesIn, stemSet, wordSet } from '../../text'
 import { matchRows, tableOf, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit, withoutVerdict } from '../phrase'
-import { gatherEvidence, type Evidence } from '../evidence'
+import { gatherEvidence, isOfOtherTimes, type Evidence } from '../evidence'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { keyOf } from '../units'
 import { heldBy } from '../wanted'
@@ -27,7 +27,7 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
     )
     .sort((a, b) => firmness(b) - firmness(a))
   const best = firm[0]
-  if (!best) return onOtherDays(task) ?? onlyAnother(task)
+  if (!best) return onOtherTimes(task) ?? onlyAnother(task)
   const views = firm
     .filter((unit) => unit.coverage >= best.coverage - SECOND_VIEW && unit.score >= best.score - SECOND_VIEW * 2)
     .slice(0, 3)
@@ -115,15 +115,14 @@ const isSpecial = (unit: Evidence, task: Task): boolean =>
     (each) => !task.asked.terms.some((term) => heldBy(term, new Set([each])) > 0),
   ).length > 0
 
-/** "Open at weekends?", when all that is said of its hours is of weekdays. */
-function onOtherDays(task: Task): Finding | undefined {
+/** "Open at weekends?", "in July?", when all that is said of it is of other days or months. */
+function onOtherTimes(task: Task): Finding | undefined {
   const { asked } = task
-  if (asked.days.size === 0) return undefined
-  const found = gatherEvidence({ ...asked, days: new Set() }, 'yesNo', task.passages).find(
-    (unit) => unit.coverage >= FIRM && unit.kind !== 'row' && daysIn(unit.text).size > 0,
+  if (asked.days.size === 0 && asked.months.size === 0) return undefined
+  const found = gatherEvidence({ ...asked, days: new Set(), months: new Set() }, 'yesNo', task.passages).find(
+    (unit) => unit.coverage >= FIRM && unit.kind !== 'row' && daysIn(unit.text).size + monthsIn(unit.text).size > 0,
   )
-  const isOther = found && ![...asked.days].some((day) => daysIn(found.text).has(day))
-  return found && isOther ? verdict(found, 'no', task) : undefined
+  return found && isOfOtherTimes(found, asked) ? verdict(found, 'no', task) : undefined
 }
 
 /** "All rooms", asked of a row that says "one room", where other rows do say "all rooms". */
