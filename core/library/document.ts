@@ -1,3 +1,5 @@
+import { withPairs } from './asked'
+
 /**
  * Where a block stands in the original. `label` is what a person is shown ("page 3"); the other fields let the reader
  * jump there. A locator is made by the reader of the format and travels unchanged to the citation.
@@ -62,12 +64,12 @@ export type Reader = (file: SourceFile) => Promise<ReadResult> | ReadResult
 
 export const failed = (message: string, advice: string): ReadResult => ({ ok: false, problem: { message, advice } })
 
-/** A readable document, or the problem that nothing in it can be read. */
+/** A readable document, its questions joined with their answers; or the problem that nothing in it can be read. */
 export function readable(title: string, blocks: readonly Block[], name: string): ReadResult {
   const hasText = blocks.some((block) => /[\p{L}\p{N}]/u.test(block.text))
   if (!hasText)
     return failed(`“${name}” holds no text.`, 'Check that the file is the right one and not empty, then add it again.')
-  return { ok: true, document: { title: title.trim() || baseName(name), blocks } }
+  return { ok: true, document: { title: title.trim() || baseName(name), blocks: withPairs(blocks) } }
 }
 
 /** A file name without folders and extension, as a title of last resort. */

@@ -118,7 +118,7 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
     paragraph: unit.paragraph === unit.text ? own : stemSet(unit.paragraph),
     lead: stemSet(`${beside} ${unit.under}`),
     context,
-    source: unit.kind === 'row' ? source : NOTHING,
+    source: unit.kind === 'row' || tellsHowTo(unit, asked) ? source : NOTHING,
     topic:
       unit.kind === 'row'
         ? stemSet(`${unit.passage.place.split(' › ').slice(1).join(' ')} ${keyOf(unit).value}`)
@@ -128,6 +128,13 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
 }
 
 const NOTHING: ReadonlySet<string> = new Set()
+
+/** "To leave, give notice": what opens with the very thing to be done is about it, wherever in its document it stands. */
+function tellsHowTo({ text }: Unit, asked: Asked): boolean {
+  const purpose = /^To (\p{L}+)\b[^,]{0,40},/u.exec(text)?.[1]
+  const done = asked.terms.find((term) => term.isDone)
+  return purpose !== undefined && done !== undefined && heldBy(done, stemSet(purpose)) > 0
+}
 
 /** Another form of the word may be another thing: a firing is no fire. */
 export const INFLECTED = 0.92
@@ -298,9 +305,12 @@ const LABELLED =
 const A_CODE = /\b(?=[\p{L}\d-]*\d)[\p{Lu}\d][\p{Lu}\d-]+\b/u
 const TELEPHONE = /\d{3,}[ \d]{4,}/
 
+/** A fine or a deposit is a sum of its own: the price of something else is none. */
+const IS_OWN_SUM = /^(?:fine|penalti|deposit|refund|salari|wage|fee)$/
 /** "Which boat" may be answered by a name, "what is the phone number" by figures, without the word itself. */
 function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, asked: Asked, kinds: Instances): boolean {
-  if (kind === 'time' || kind === 'money' || kind === 'count') return true
+  if (kind === 'money') return !IS_OWN_SUM.test(term.stem)
+  if (kind === 'time' || kind === 'count') return true
   if (kind === 'measure') return asksForMeasure(asked.text)
   if (term.stem === 'discount') return /%/.test(unit.text)
   if (/^(?:mail|email|e-mail|address)$/.test(term.stem)) return /@/.test(unit.text)

@@ -47,8 +47,9 @@ export function matchRows(best: Evidence, task: Task): RowMatch {
   const directed = narrowed(ofDay, (row) => goesTheWay(row, asked))
   const called = narrowed(directed, (row) => isNamed(row, asked))
   const rated = kind === 'list' ? narrowed(called, (row) => saysYes(row, asked)) : called
+  const latest = narrowed(rated, (row) => isNamedLast(row, asked))
   const rows = narrowed(
-    rated,
+    latest,
     (row, all) => valueHits(row, asked) === Math.max(...all.map((each) => valueHits(each, asked))),
   )
   const told = toldColumns(rows, asked, kind)
@@ -62,6 +63,14 @@ function isNamed(row: Evidence, asked: Asked): boolean {
   const said = stemSet(asked.text)
   const key = [...contentStems(keyOf(row).value)]
   return key.length > 0 && key.every((each) => said.has(each))
+}
+
+/** "…, squash?": what was added last, to a question asked before, is what is meant now. */
+function isNamedLast(row: Evidence, asked: Asked): boolean {
+  const added = /, ([^,?]+)\W*$/.exec(asked.text)?.[1]
+  const key = added === undefined ? [] : [...contentStems(keyOf(row).value)]
+  const last = contentStems(added ?? '')
+  return key.some((each) => last.has(each))
 }
 
 /** "Which one is vegan?", in a table with a column "Vegan: yes": the rows that say yes. */

@@ -82,6 +82,9 @@ export const keyOf = ({ cells }: Pick<Unit, 'cells'>): Cell =>
 const POINTS_BACK =
   /^(?:It|Its|They|Their|This|That|These|Those|He|She|Both|Here|There,|Other|Others|Otherwise|After that)\b/
 
+/** "You reach him on Tuesdays", "To contest it, …": nobody knows whom or what without the sentence that names it. */
+const POINTS_IN = /^(?:(?:You|We) \p{L}+|To \p{L}+|(?:If|When) you \p{L}+) (?:him|her|it|them)\b/u
+
 /** A sentence that points back is said together with the one it points to: alone it would mean nothing. */
 function addSentence(
   units: Unit[],
@@ -93,8 +96,12 @@ function addSentence(
   const isSameLine = before?.kind === 'sentence' && before.paragraph === line
   if (isSameLine && POINTS_BACK.test(text) && !before.text.endsWith(':'))
     add('sentence', `${before.text} ${text}`, line)
+  else if (isSameLine && POINTS_IN.test(text)) add('sentence', `${namedBefore(before.text)} ${text}`, line)
   else add('sentence', text, line)
 }
+
+/** Of sentences said together, the one that names what the others point to. */
+const namedBefore = (text: string): string => sentences(text)[0]?.text ?? text
 
 const cellsOf = (line: string): Unit['cells'] =>
   line.split('; ').map((cell) => {

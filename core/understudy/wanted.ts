@@ -202,6 +202,8 @@ const PARTICLE_VERB =
   /\b(carry|carried|hand|take|bring|pass|passed|move|sign|give|send|check|drop|pick|turn|switch|set|fill|log|lock|let|check|call|cut|pay|hold|find|look|put|run|shut|top|wear|work|write) (over|in|out|off|up|down|away)\b(?! (?:the|a|an|my|your|our|of|to) )/i
 
 const PARTICLE_WEIGHT = 0.7
+/** "If you move out" says something of moving away, "if you move" too. */
+const VERB_ALONE = 0.7
 
 /** "Carry over", "hand in": verb and particle together are what the question is about. */
 function particleVerb(text: string, language: string): Wanted | undefined {
@@ -211,7 +213,10 @@ function particleVerb(text: string, language: string): Wanted | undefined {
   return {
     stem: stems[0]!,
     word: singular(found[1]!),
-    forms: [{ stems, share: 1 }],
+    forms: [
+      { stems, share: 1 },
+      { stems: stems.slice(0, 1), share: VERB_ALONE },
+    ],
     weight: PARTICLE_WEIGHT,
     role: 'subject',
     isDone: true,

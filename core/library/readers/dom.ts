@@ -1,4 +1,5 @@
 import { parseHTML } from 'linkedom'
+import { pairBlock } from '../asked'
 import { oneLine, type Block, type Locator } from '../document'
 import { tableBlocks } from '../tables'
 
@@ -103,6 +104,10 @@ function visitElement(element: Element, walk: Walk, depth: number): void {
   } else if (tag === 'TABLE') {
     flush(walk)
     walk.blocks.push(...tableBlocks(rowsOf(element), () => here(walk)))
+  } else if (tag === 'DETAILS' || tag === 'DL') {
+    flush(walk)
+    visitFolded(element, walk, depth)
+    flush(walk)
   } else if (tag === 'LI') {
     flush(walk)
     visitItem(element, walk, depth)
@@ -113,6 +118,44 @@ function visitElement(element: Element, walk: Walk, depth: number): void {
   } else {
     visit(element, walk, depth + 1)
   }
+}
+
+/** Each thing that unfolds (`details`) or is defined (`dl`): a question with what answers it, or a name with what it is. */
+function visitFolded(element: Element, walk: Walk, depth: number): void {
+  if (depth > MAX_DEPTH) return visit(element, walk, depth)
+  let name = ''
+  let start = walk.blocks.length
+  const close = () => {
+    flush(walk)
+    walk.blocks.push(...named(name, walk.blocks.splice(start), here(walk)))
+    start = walk.blocks.length
+    name = ''
+  }
+  for (const node of [...element.childNodes]) {
+    const child = 'tagName' in node ? (node as unknown as Element) : undefined
+    const tag = child?.tagName.toUpperCase()
+    if (!child) walk.loose += node.nodeType === TEXT_NODE ? node.textContent : ''
+    else if (tag === 'SUMMARY' || tag === 'DT') {
+      close()
+      name = oneLine(child.textContent)
+    } else if (tag === 'DIV' && child.querySelector('dt')) {
+      close()
+      visitFolded(child, walk, depth + 1)
+      start = walk.blocks.length
+    } else visitElement(child, walk, depth + 1)
+  }
+  close()
+}
+
+/** What stands under a name, joined with it where the two are read as one. */
+function named(name: string, told: readonly Block[], locator: Locator): Block[] {
+  const isText = told.length > 0 && told.every((block) => block.kind === 'paragraph' || block.kind === 'item')
+  if (name === '') return [...told]
+  if (name.endsWith('?') && isText) return [pairBlock(name, told.map((block) => block.text).join('\n'), locator)]
+  const [first] = told
+  if (told.length === 1 && first?.kind === 'paragraph')
+    return [{ ...first, text: `${name}${/[.:!?]$/.test(name) ? '' : ':'} ${first.text}` }]
+  return [{ kind: 'paragraph', text: name, locator }, ...told]
 }
 
 function openHeading(element: Element, level: number, walk: Walk): void {

@@ -1,4 +1,5 @@
-import { oneLine, readable, type Block } from '../document'
+import { pairBlock } from '../asked'
+import { oneLine, readable } from '../document'
 import type { ReadResult } from '../document'
 
 /** A question with its fixed answer, as the designer typed it. */
@@ -9,10 +10,8 @@ export interface Pair {
 
 /** Question-and-answer pairs → document: one block each, so that a pair is always found and cited whole. */
 export function readPairs(title: string, pairs: readonly Pair[]): ReadResult {
-  const blocks: Block[] = pairs.map((pair, at) => ({
-    kind: 'pair',
-    text: `Question: ${oneLine(pair.question)}\nAnswer: ${oneLine(pair.answer)}`,
-    locator: { kind: 'pair', pair: at + 1, label: `pair ${at + 1}` },
-  }))
+  const blocks = pairs.map((pair, at) =>
+    pairBlock(oneLine(pair.question), oneLine(pair.answer), { kind: 'pair', pair: at + 1, label: `pair ${at + 1}` }),
+  )
   return readable(title, blocks, title)
 }
