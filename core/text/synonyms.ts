@@ -74,6 +74,13 @@ cash coin coins notes
 shop store
 staff employee employees worker personnel colleague
 boss manager supervisor
+fine penalty
+fine fee
+hose hosepipe
+vegetable produce crop
+chicken hen poultry
+picture photography photo
+christmas xmas
 firm company business employer
 salary pay wage wages earnings
 quit resign leave
@@ -153,6 +160,11 @@ mobile phone, cell phone, mobile
 credit card, bank card, debit card
 post code, zip code
 get back, returned, refunded
+money back, refund, refunded
+rent out, sublet, sublease
+put on hold, freeze, pause, suspend, suspended, frozen
+get rid of, dispose, disposal, take away, taken away, throw away
+lost property, lost and found, found items
 pick up, collect, collected, collection
 give notice, end, ended, terminate, cancel
 sign up, register, join, enrol

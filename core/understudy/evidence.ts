@@ -4,6 +4,7 @@ import {
   monthsIn,
   oppositesOf,
   quantitiesIn,
+  stem,
   stemSet,
   terms,
   wordSet,
@@ -144,10 +145,16 @@ const INFLECTED_IN_ROW = 0.7
 /** Whether a text writes a term's own word, singular or plural. */
 export const isWritten = (term: Wanted, text: string): boolean => wordSet(text).has(term.word)
 
+/** Says of a thing as such that it may or may not be. */
+export const GIVES_LEAVE = /\b(?:allowed|permitted|forbidden|prohibited|banned|welcome)\b/i
+const LEAVE = 0.8
+
 /** How fully a unit speaks of a term, with where it stands counted in. */
 function found(term: Wanted, { unit, own, paragraph, lead, context, source, namesOthers }: Looked): number {
   const inside = heldBy(term, own)
   if (inside === 1) return isWritten(term, unit.text) ? 1 : unit.kind === 'row' ? INFLECTED_IN_ROW : INFLECTED
+  // "Bonfires are allowed …" answers whether one may light, bring or fly them.
+  if (term.isDone && inside === 0 && GIVES_LEAVE.test(unit.text)) return LEAVE
   const nearby = Math.max(
     heldBy(term, paragraph) * SHARES.paragraph,
     heldBy(term, lead) * SHARES.leadIn,
@@ -159,7 +166,8 @@ function found(term: Wanted, { unit, own, paragraph, lead, context, source, name
 
 function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, kinds: Instances): Evidence {
   const { unit } = looked
-  const coverage = coverageOf(looked, asked, kind, kinds)
+  const whole = coverageOf(looked, asked, kind, kinds)
+  const coverage = kind === 'howTo' && isAside(looked, asked) ? Math.min(whole, THIN - 0.01) : whole
   const fit = suits(unit, kind, asked)
   const topics = asked.terms.filter((term) => term.role !== 'light' && heldBy(term, looked.topic) > 0).length
   const bonus =
@@ -193,6 +201,13 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
     score: (coverage + bonus) * ofOtherDays * opposite - flaw,
     fits: fit === 1 || (fit > 0 && coverage >= SURE),
   }
+}
+
+/** A sentence that neither tells anybody to do anything nor speaks of doing what is asked only happens to name the thing. */
+function isAside({ unit, own }: Looked, asked: Asked): boolean {
+  if (unit.kind !== 'sentence' || suits(unit, 'howTo', asked) > 0) return false
+  const named = /\bhow (?:do|can|should|would|must|may) (?:i|we|you|one|they) ([\p{L}-]+)/iu.exec(asked.text)?.[1]
+  return named !== undefined && !own.has(stem(named))
 }
 
 function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Instances): number {

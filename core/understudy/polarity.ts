@@ -57,7 +57,18 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
   if (NEEDED.test(clause) && !/\b(?:may|can|allowed|welcome|free)\b/i.test(clause) && ASKS_LEAVE.test(asked.text)) {
     return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'unclear'
   }
+  if (ASKS_LEAVE.test(asked.text) && !GRANTS.test(clause) && !doesWhatIsAsked(clause, asked)) return 'unclear'
   return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'yes'
+}
+
+/** Says that somebody may, or is served: "you can", "we offer", "is free", "are welcome". */
+const GRANTS =
+  /\b(?:may|can|could|allowed|permitted|welcome|possible|open|free|available|offers?|provides?|provided|accept(?:s|ed)?|includes?|included|lends?|lent|hires?|hired|we|us|our|you|your|yours|anyone|everyone|anybody|everybody|all)\b/i
+
+/** Whether a statement speaks of doing what is asked for, leave or no leave. */
+function doesWhatIsAsked(clause: string, asked: Asked): boolean {
+  const done = asked.terms.find((term) => term.isDone)
+  return done !== undefined && heldBy(done, stemSet(clause)) > 0
 }
 
 /** "Is it open …?", told that it is shut: the opposite of what is asked, and not the thing itself. */

@@ -103,7 +103,7 @@ export function askedOf(
           ? 'name'
           : focus === term.stem
             ? 'focus'
-            : isLight(term.stem) || isDegree(text, term.start)
+            : (isLight(term.stem) && !isSumNamed(text, term)) || isDegree(text, term.start)
               ? 'light'
               : 'subject'
     const isVerb = role === 'subject' && term.stem === verb
@@ -154,6 +154,10 @@ const isDay = (word: string): boolean =>
   daysIn(word).size > 0 ||
   (/^(?:week|day|weekdays?|weekends?|daily)$/i.test(word) === true && /^week(?:day|end)s?$/i.test(word))
 
+/** "The fine for …" is a sum; "is it fine to …" asks nothing of it. */
+const isSumNamed = (question: string, { start, end }: { start: number; end: number }): boolean =>
+  /^fines?$/i.test(question.slice(start, end)) && /\b(?:the|a|any|what|which)\s+$/i.test(question.slice(0, start))
+
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
 
@@ -184,7 +188,7 @@ function focusOf(text: string): string | undefined {
     /\b(?:phone |telephone )?number (?:of|for) (?:the|your|our)\b/i.test(text) && !/\bhow many\b/i.test(text)
   if (number) return stem('number')
   const word = found?.[1]?.split(' ').at(-1)
-  if (!word || isStopWord(word) || isLight(stem(word))) return undefined
+  if (!word || isStopWord(word) || (isLight(stem(word)) && !/^fines?$/i.test(word))) return undefined
   return stem(word)
 }
 
@@ -199,7 +203,7 @@ function verbOf(text: string): string | undefined {
 
 /** Verbs that mean one thing alone and another with a particle. */
 const PARTICLE_VERB =
-  /\b(carry|carried|hand|take|bring|pass|passed|move|sign|give|send|check|drop|pick|turn|switch|set|fill|log|lock|let|check|call|cut|pay|hold|find|look|put|run|shut|top|wear|work|write) (over|in|out|off|up|down|away)\b(?! (?:the|a|an|my|your|our|of|to) )/i
+  /\b(carry|carried|hand|take|bring|pass|passed|move|sign|give|send|check|drop|pick|turn|switch|set|fill|log|lock|let|check|call|cut|pay|hold|find|look|put|run|shut|top|wear|work|write|rent|throw) (over|in|out|off|up|down|away)\b(?! (?:the|a|an|my|your|our|of|to) )/i
 
 const PARTICLE_WEIGHT = 0.7
 /** "If you move out" says something of moving away, "if you move" too. */

@@ -17,6 +17,7 @@ import { listed } from '../../phrases'
 import type { Finding, Party, Solver, Task } from '../task'
 import { heldBy } from '../wanted'
 import { fromTable } from './table'
+import { tiersIn } from './tiers'
 import { keyOf } from '../units'
 
 /** So many of something that has a price. */
@@ -38,7 +39,7 @@ export const workOutSum: Solver = (task) => {
       /\b(?:get|refund(?:ed)?|paid|back)\b/i.test(task.asked.text))
   if (!isMoney) return undefined
   const groups = groupsIn(task.asked.text, task.party)
-  return byColumns(task, groups) ?? byRows(task) ?? byRate(task, groups)
+  return byColumns(task, groups) ?? byRows(task) ?? byTiers(task, groups) ?? byRate(task, groups)
 }
 
 /** What the question counts, and who the visitor said they are when it asks "for us". */
@@ -154,7 +155,25 @@ const PERSON = stemList([
   'member',
 ])
 
-const RATE = /([£€$])\s?(\d[\d,]*(?:\.\d+)?) (?:(?:per|an?|each|for each|for every) ([\p{L}-]+)|each\b)/giu
+const RATE = /([£€$])\s?(\d{1,3}(?:,\d{3})*(?:\.\d+)?) (?:(?:per|an?|each|for each|for every) ([\p{L}-]+)|each\b)/giu
+
+/** A price for the first three and another for each one more: "Up to three items cost £38, each further item £9." */
+function byTiers(task: Task, groups: readonly Group[]): Finding | undefined {
+  for (const unit of task.evidence.slice(0, MOST_TIERS_LOOKED_AT)) {
+    const tiers = tiersIn(unit.text)
+    const group = tiers && groups.find((each) => each.stems.some((one) => tiers.of.includes(one)))
+    if (!tiers || !group || unit.coverage < ALMOST) continue
+    const further = Math.max(0, group.count - tiers.first)
+    const noun = group.noun.toLowerCase()
+    const lines = [{ count: 1, ...tiers.base, of: tiers.first === 1 ? `first ${noun}` : `first ${tiers.first} ${noun}` }]
+    if (further > 0) lines.push({ count: further, ...tiers.further, of: `further ${noun}` })
+    return summed(lines, '', unit, task)
+  }
+  return undefined
+}
+const MOST_TIERS_LOOKED_AT = 6
+/** Tiers of the very thing that is counted answer even where the rest of the question is put in other words. */
+const ALMOST = 0.5
 
 /** One price, so many times: by a head, a mile, a night, a piece. */
 function byRate(task: Task, groups: readonly Group[]): Finding | undefined {

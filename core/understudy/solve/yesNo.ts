@@ -2,7 +2,7 @@ import { daysIn, monthsIn, oppositesOf, quantitiesIn, stemSet, wordSet } from '.
 import { matchRows, tableOf, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
 import { sayUnit, withoutVerdict } from '../phrase'
-import { gatherEvidence, isOfOtherTimes, type Evidence } from '../evidence'
+import { gatherEvidence, GIVES_LEAVE, isOfOtherTimes, type Evidence } from '../evidence'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { keyOf } from '../units'
 import { heldBy } from '../wanted'
@@ -56,7 +56,7 @@ function saysOfDoing(unit: Evidence, task: Task): boolean {
   const done = task.asked.terms.find((term) => term.isDone)
   if (!done) return true
   const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
-  return heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
+  return GIVES_LEAVE.test(unit.text) || heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
 }
 
 /** What only speaks of the case ("when I *leave*") says nothing of what is asked for it. */
