@@ -147,14 +147,20 @@ export const isWritten = (term: Wanted, text: string): boolean => wordSet(text).
 
 /** Says of a thing as such that it may or may not be. */
 export const GIVES_LEAVE = /\b(?:allowed|permitted|forbidden|prohibited|banned|welcome)\b/i
+const ASKS_LEAVE =
+  /\b(?:can|may|could|allowed to|able to) (?:i|we|my|our|one|you|people|visitors|guests|children)\b|\ballowed to\b/i
 const LEAVE = 0.8
 
 /** How fully a unit speaks of a term, with where it stands counted in. */
-function found(term: Wanted, { unit, own, paragraph, lead, context, source, namesOthers }: Looked): number {
+function found(
+  term: Wanted,
+  { unit, own, paragraph, lead, context, source, namesOthers }: Looked,
+  question: string,
+): number {
   const inside = heldBy(term, own)
   if (inside === 1) return isWritten(term, unit.text) ? 1 : unit.kind === 'row' ? INFLECTED_IN_ROW : INFLECTED
   // "Bonfires are allowed …" answers whether one may light, bring or fly them.
-  if (term.isDone && inside === 0 && GIVES_LEAVE.test(unit.text)) return LEAVE
+  if (term.isDone && inside === 0 && ASKS_LEAVE.test(question) && GIVES_LEAVE.test(unit.text)) return LEAVE
   const nearby = Math.max(
     heldBy(term, paragraph) * SHARES.paragraph,
     heldBy(term, lead) * SHARES.leadIn,
@@ -214,7 +220,7 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
   const light = { whole: 0, held: 0 }
   const sum = { held: 0, whole: 0, rest: 0, restWhole: 0, focused: false, missing: 0, subjects: 0 }
   for (const term of asked.terms) {
-    let share = found(term, looked)
+    let share = found(term, looked, asked.text)
     if (share < OPENING && IS_OPENING.test(term.stem) && OPENING_HOURS.test(looked.unit.text)) share = OPENING
     if (kind === 'yesNo' && share < 1 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other))) share = 1
     if (term.role === 'name' && share === 0) return 0

@@ -92,7 +92,7 @@ function clauseFor(unit: Unit, asked: Asked): string {
     /(?<=[.;!?])\s+|,\s+(?=but|and|although|while|except|unless|or)|\s+(?=(?:but|and|although|whereas|while)\s)/i,
   )
   let best = { clause: clauses[0] ?? '', hits: -1 }
-  for (const clause of clauses) {
+  for (const clause of whole(clauses)) {
     const stems = stemSet(clause)
     const hits = asked.terms.reduce(
       (sum, term) => sum + heldBy(term, stems) * (term.role === 'name' ? 0.6 : term.weight),
@@ -103,6 +103,20 @@ function clauseFor(unit: Unit, asked: Asked): string {
   }
   return best.clause
 }
+
+/** Clauses, with what is too short to be one ("Hens | and rabbits may be kept") put back to what follows. */
+function whole(clauses: readonly string[]): string[] {
+  const joined: string[] = []
+  let open = ''
+  for (const clause of clauses) {
+    open = open === '' ? clause : `${open} ${clause}`
+    if (open.split(/\s+/).length < SHORTEST_CLAUSE) continue
+    joined.push(open)
+    open = ''
+  }
+  return open === '' ? joined : [...joined, open]
+}
+const SHORTEST_CLAUSE = 3
 
 /** Whether a clause denies: a negating word, or "no" right before something the question names. */
 function isNegated(clause: string, asked: Asked): boolean {

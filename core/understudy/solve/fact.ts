@@ -1,5 +1,6 @@
 import { sayUnit } from '../phrase'
 import { unitsAllowed } from '../manner'
+import { needsFit } from '../fit'
 import type { Evidence } from '../evidence'
 import type { Finding, Solver } from '../task'
 import { repeats } from './repeats'
@@ -9,11 +10,16 @@ const NEAR_BEST = 0.86
 /** To a yes/no question a bare statement is an answer only when it speaks of nearly all that is asked. */
 const WHETHER = 0.75
 const DIRECT = 0.5
+/** A sentence that itself names next to nothing of what is asked, and need not hold a figure, only stands beside one that does. */
+const BESIDE = 0.25
 const SAID_ALREADY = 0.7
 
 /** Answers with the sentence that says it, and further ones that come near it where brevity allows. */
 export const asFact: Solver = (task): Finding | undefined => {
-  const best = task.enough.find((unit) => !unit.text.endsWith(':'))
+  const isFitting = needsFit(task.kind, task.asked.text)
+  const best = task.enough.find(
+    (unit) => !unit.text.endsWith(':') && (isFitting || unit.kind === 'row' || unit.direct >= BESIDE),
+  )
   if (!best || (task.kind === 'yesNo' && (best.coverage < WHETHER || best.direct < DIRECT))) return undefined
   const most = best.kind === 'pair' ? 1 : unitsAllowed(task.view.dials.brevity)
   const chosen: { unit: Evidence; text: string }[] = []

@@ -165,7 +165,9 @@ function byTiers(task: Task, groups: readonly Group[]): Finding | undefined {
     if (!tiers || !group || unit.coverage < ALMOST) continue
     const further = Math.max(0, group.count - tiers.first)
     const noun = group.noun.toLowerCase()
-    const lines = [{ count: 1, ...tiers.base, of: tiers.first === 1 ? `first ${noun}` : `first ${tiers.first} ${noun}` }]
+    const lines = [
+      { count: 1, ...tiers.base, of: tiers.first === 1 ? `first ${noun}` : `first ${tiers.first} ${noun}` },
+    ]
     if (further > 0) lines.push({ count: further, ...tiers.further, of: `further ${noun}` })
     return summed(lines, '', unit, task)
   }

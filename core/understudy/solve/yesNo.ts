@@ -16,6 +16,8 @@ const DIRECT = 0.5
 const DIRECTNESS = 0.3
 /** Evidence this near the best is asked for its view as well. */
 const SECOND_VIEW = 0.12
+/** But not of what leaves out more of what sets the question apart. */
+const LESS_SPECIFIC = 0.3
 
 /** Answers yes, no, or that it depends, with the statement it rests on; the bare statement when neither can be told. */
 export const yesOrNo: Solver = (task): Finding | undefined => {
@@ -47,7 +49,8 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
       note: 'One case is forbidden, another allowed.',
     }
   }
-  const clear = views.find((view) => view.says !== 'unclear') ?? views[0]!
+  const least = specific(best, task) - LESS_SPECIFIC
+  const clear = views.find((view) => view.says !== 'unclear' && specific(view.unit, task) >= least) ?? views[0]!
   return verdict(clear.unit, clear.says, task)
 }
 
@@ -56,7 +59,11 @@ function saysOfDoing(unit: Evidence, task: Task): boolean {
   const done = task.asked.terms.find((term) => term.isDone)
   if (!done) return true
   const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
-  return GIVES_LEAVE.test(unit.text) || heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
+  return (
+    GIVES_LEAVE.test(unit.text) ||
+    heldBy(done, stems) > 0 ||
+    [...oppositesOf(done.stem)].some((other) => stems.has(other))
+  )
 }
 
 /** What only speaks of the case ("when I *leave*") says nothing of what is asked for it. */
@@ -65,6 +72,20 @@ function isBesideCase(unit: Evidence, task: Task): boolean {
   if (task.asked.inCase.size === 0 || beside.length === 0) return true
   const stems = stemSet(`${unit.leadIn} ${unit.text}`)
   return beside.some((term) => heldBy(term, stems) > 0)
+}
+
+/** How much of what few lines speak of a unit itself names, 0..1: of hens on plots, the line on hens decides, not that on plots. */
+function specific(unit: Evidence, task: Task): number {
+  const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
+  let [held, whole] = [0, 0]
+  for (const term of task.asked.terms) {
+    if (term.role !== 'subject') continue
+    const lines = task.evidence.filter((each) => heldBy(term, stemSet(each.text)) > 0).length
+    const rarity = lines === 0 ? 0 : Math.log(1 + task.evidence.length / lines)
+    whole += rarity
+    held += rarity * heldBy(term, stems)
+  }
+  return whole === 0 ? 0 : held / whole
 }
 
 /** What speaks of the very thing is firmer than what holds of all such things. */
