@@ -150,6 +150,7 @@ alcohol beer wine spirits whisky gin vodka cider
 /** Things of more than one word that people call by several names; each line is one thing. */
 const NAMES = `
 bank holiday, public holiday
+pensioner, senior, over 60, over 65, aged 65, aged 60
 car park, parking lot, parking
 wi-fi, wireless internet, internet, wlan
 driving licence, driver's license

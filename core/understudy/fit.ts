@@ -101,6 +101,8 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
 /** "Places are limited to fourteen" says for how many people there is room. */
 const LIMITED = /\b(?:limited to|at most|up to|a maximum of|no more than|room for) \w+/i
 const ROOM = /\b(?:places|seats|spaces|room|people|persons|participants|guests)\b/i
+/** People who wait or apply are counted by their names. */
+const COUNTED_BY = stemList('name applicant person resident member')
 const PEOPLE = stemList('people person participant guest visitor member child adult passenger')
 
 /** Whether a unit says how many there are of what "how many …" asks about. */
@@ -115,7 +117,8 @@ function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick
   if (cells.some((cell) => /^\d[\d,]*$/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`))))
     return true
   if (LIMITED.test(text) && [...stems].some((each) => PEOPLE.has(each)) && ROOM.test(text)) return true
-  return quantitiesIn(text).some((each) => isMeant(new Set([...each.of, ...stemSet(each.unit)])))
+  const areCounted = (each: Quantity) => stems.has(stem('people')) && each.of.some((one) => COUNTED_BY.has(one))
+  return quantitiesIn(text).some((each) => areCounted(each) || isMeant(new Set([...each.of, ...stemSet(each.unit)])))
 }
 
 const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[] = [
@@ -133,6 +136,7 @@ const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[]
   [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],
   [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)\b/i, ['length']],
   [/\bhow long (?:must|should|can|may) [^?]*\bbe\b/i, ['length', 'count', 'duration']],
+  [/\bhow long\b.*\b(?:take|last|wait|valid|stay|open)s?\b/i, ['duration']],
   [/\bhow long\b|\bhow much (?:time|notice)\b/i, ['duration', 'length']],
   [/\bhow (?:big|large)\b/i, ['length', 'volume', 'count', 'mass', 'data', 'area']],
   [/\bhow far\b/i, ['length', 'duration']],

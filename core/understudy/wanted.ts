@@ -103,7 +103,7 @@ export function askedOf(
           ? 'name'
           : focus === term.stem
             ? 'focus'
-            : (isLight(term.stem) && !isSumNamed(text, term)) || isDegree(text, term.start)
+            : (isLight(term.stem) && !isThing(text, term)) || isDegree(text, term.start)
               ? 'light'
               : 'subject'
     const isVerb = role === 'subject' && term.stem === verb
@@ -154,9 +154,14 @@ const isDay = (word: string): boolean =>
   daysIn(word).size > 0 ||
   (/^(?:week|day|weekdays?|weekends?|daily)$/i.test(word) === true && /^week(?:day|end)s?$/i.test(word))
 
-/** "The fine for …" is a sum; "is it fine to …" asks nothing of it. */
-const isSumNamed = (question: string, { start, end }: { start: number; end: number }): boolean =>
-  /^fines?$/i.test(question.slice(start, end)) && /\b(?:the|a|any|what|which)\s+$/i.test(question.slice(0, start))
+/** "The fine for …" and "a permit" are things; "is it fine to …" and "do you permit …" only ask in their way. */
+function isThing(question: string, { start, end }: { start: number; end: number }): boolean {
+  const [word, before] = [question.slice(start, end), question.slice(0, start)]
+  if (/^fines?$/i.test(word)) return /\b(?:the|a|any|what|which)\s+$/i.test(before)
+  return (
+    /^permits?$/i.test(word) && !/(?:^|\b(?:to|not|you|we|they|it|rules?|that|who|[\p{L}]+n[’']t))\W*$/iu.test(before)
+  )
+}
 
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
@@ -207,7 +212,7 @@ const PARTICLE_VERB =
 
 const PARTICLE_WEIGHT = 0.7
 /** "If you move out" says something of moving away, "if you move" too. */
-const VERB_ALONE = 0.7
+const VERB_ALONE = 0.85
 
 /** "Carry over", "hand in": verb and particle together are what the question is about. */
 function particleVerb(text: string, language: string): Wanted | undefined {

@@ -86,8 +86,13 @@ function aboutness(rows: readonly Evidence[], task: Task): number {
   const isMissing = terms.some(
     (term) => term.role === 'subject' && heldBy(term, about) === 0 && heldBy(term, all) === 0 && !isWish(term.stem),
   )
-  return isMissing ? 0 : held.length
+  // "The cheapest for a junior" names no more than a column.
+  return isMissing
+    ? 0
+    : held.length + COLUMN * terms.filter((term) => term.role === 'subject' && heldBy(term, all) > 0).length
 }
+
+const COLUMN = 0.5
 
 const isWish = (stem: string): boolean =>
   WISHES.some(([pattern]) => pattern.test(stem)) ||
