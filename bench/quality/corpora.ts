@@ -35,7 +35,13 @@ async function openFerries(): Promise<OpenCorpus> {
   return { brief: briefFrom(marlow.brief), library: libraryOf(results) }
 }
 
-const BRIEFS = { handbook: handbookBrief, workshop: workshopBrief, college: collegeBrief, shop: shopBrief, town: townBrief }
+const BRIEFS = {
+  handbook: handbookBrief,
+  workshop: workshopBrief,
+  college: collegeBrief,
+  shop: shopBrief,
+  town: townBrief,
+}
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {
   const from = folder(`./${corpus}/`)

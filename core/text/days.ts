@@ -37,7 +37,10 @@ const MONTH_NAME = MONTHS.map((month) =>
 ).join('|')
 const MONTH_RANGE = new RegExp(`\\b(${MONTH_NAME})\\s*(?:to|until|till|through|-|–)\\s*(${MONTH_NAME})\\b`, 'gi')
 /** A month without a day of it: "15 October" is a date. */
-const WHOLE_MONTH = new RegExp(`(?<!\\d(?:st|nd|rd|th)?(?: of)? )\\b(${MONTH_NAME})\\b(?! \\d{1,2}\\b)`, 'gi')
+const WHOLE_MONTH = new RegExp(
+  `(?<!\\d(?:st|nd|rd|th)?(?: of)? )\\b(${MONTH_NAME})\\b(?! \\d{1,2}(?:st|nd|rd|th)?\\b)`,
+  'gi',
+)
 
 /**
  * The months a text names as such, 1 for January to 12: "from November to February" names four. A day of a month is a

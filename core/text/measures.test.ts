@@ -8,6 +8,7 @@ import {
   keepsTo,
   kindsOf,
   languageOf,
+  monthsIn,
   oppositesOf,
   quantitiesIn,
   sayMoney,
@@ -74,6 +75,17 @@ describe('days and dates', () => {
     ['within ten working days', []],
     ['the sundial', []],
   ])('“%s”', (text, days) => expect([...daysIn(text)].sort()).toEqual(days))
+
+  it.each([
+    ['from November to February only', [1, 2, 11, 12]],
+    ['open in May and from July to August', [5, 7, 8]],
+    ['you may come in June', [6]],
+    ['paid by 31 October', []],
+    ['October 3rd', []],
+    ['May I come?', []],
+  ])('the months of “%s”', (text, months) => {
+    expect([...monthsIn(text)].sort((a, b) => a - b)).toEqual(months)
+  })
 
   it('reads dates as people write them, and none that does not exist', () => {
     expect(datesIn('on 12 March 2027, March 3rd or 2027-01-04')).toMatchObject([

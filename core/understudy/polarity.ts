@@ -1,4 +1,4 @@
-import { oppositesOf, quantitiesIn, stemSet } from '../text'
+import { daysIn, oppositesOf, quantitiesIn, stemSet } from '../text'
 
 import type { Unit } from './units'
 import { heldBy, type Asked } from './wanted'
@@ -91,6 +91,8 @@ function clauseFor(unit: Unit, asked: Asked): string {
   const clauses = told.split(
     /(?<=[.;!?])\s+|,\s+(?=but|and|although|while|except|unless|or)|\s+(?=(?:but|and|although|whereas|while)\s)/i,
   )
+  const ofDay = [...asked.days].length === 1 ? clauses.find((clause) => namesDay(clause, asked.days)) : undefined
+  if (ofDay !== undefined) return ofDay
   let best = { clause: clauses[0] ?? '', hits: -1 }
   for (const clause of whole(clauses)) {
     const stems = stemSet(clause)
@@ -102,6 +104,12 @@ function clauseFor(unit: Unit, asked: Asked): string {
     if (hits > best.hits || (hits === best.hits && hits > 0 && isNegated(clause, asked))) best = { clause, hits }
   }
   return best.clause
+}
+
+/** "Open daily … closed on Thursdays", asked of Thursday: what is said of the very day stands above what holds of all. */
+const namesDay = (clause: string, days: ReadonlySet<number>): boolean => {
+  const own = daysIn(clause)
+  return own.size > 0 && own.size <= days.size && [...own].every((day) => days.has(day))
 }
 
 /** Clauses, with what is too short to be one ("Hens | and rabbits may be kept") put back to what follows. */

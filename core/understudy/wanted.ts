@@ -118,7 +118,9 @@ export function askedOf(
       {
         stem: term.stem,
         word: singular(surface),
-        forms: formsOf(term.stem, text, view),
+        forms: isThing(text, term)
+          ? [{ stems: [term.stem], share: 1 }, ...asThing(term.stem)]
+          : formsOf(term.stem, text, view),
         weight,
         role,
         ...(isVerb ? { isVerb } : {}),
@@ -162,6 +164,10 @@ function isThing(question: string, { start, end }: { start: number; end: number 
     /^permits?$/i.test(word) && !/(?:^|\b(?:to|not|you|we|they|it|rules?|that|who|[\p{L}]+n[’']t))\W*$/iu.test(before)
   )
 }
+
+/** As a thing, such a word shares no meaning with what is done: a permit is no allowing. */
+const asThing = (own: string): Form[] =>
+  [...synonymsOf(own)].filter((other) => !isLight(other)).map((other) => ({ stems: [other], share: SYNONYM_SHARE }))
 
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))

@@ -208,5 +208,8 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'yesNo', say: 'Does the Bramley froth milk automatically?', has: ['automatic'], from: 'machines' },
     { kind: 'limit', say: 'Can I report damage three days after arrival?', has: ['No', '48 hours'] },
   ],
-  town: [],
+  town: [
+    { kind: 'limit', say: 'Can I keep fifteen rabbits?', has: ['No', 'twelve'], from: 'allotment' },
+    { kind: 'yesNo', say: 'Is the recycling centre open on Thursdays?', has: ['No'], from: 'Bins' },
+  ],
 }

@@ -86,7 +86,7 @@ export const town: readonly Question[] = [
   { kind: 'yesNo', say: 'Can I rent out my plot to a friend?', has: ['No'], from: 'allotment' },
   { kind: 'yesNo', say: 'Can my 7-year-old swim alone?', has: ['No'], from: 'Leisure Centre' },
   { kind: 'howTo', say: 'How do I apply for a parking permit?', has: ['1. Create', '4. Wait'], from: 'Parking' },
-  { kind: 'summary', say: 'Summarise the rules for using the plot', has: ['Bonfires', 'Dogs'], from: 'allotment' },
+  { kind: 'summary', say: 'Summarise the rules for using the plot', has: ['cultivated', 'sublet'], from: 'allotment' },
   { kind: 'comparison', say: 'What is the difference between a full and a half plot?', has: ['250', '125'] },
   { kind: 'recommendation', say: 'Which permit do I need? My mother comes to look after me.', has: ['Carer'] },
   { kind: 'twoInOne', say: 'Where is the recycling centre and do I need proof?', has: ['Quarry Lane', 'proof'] },

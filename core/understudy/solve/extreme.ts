@@ -86,10 +86,11 @@ function aboutness(rows: readonly Evidence[], task: Task): number {
   const isMissing = terms.some(
     (term) => term.role === 'subject' && heldBy(term, about) === 0 && heldBy(term, all) === 0 && !isWish(term.stem),
   )
-  // "The cheapest for a junior" names no more than a column.
-  return isMissing
-    ? 0
-    : held.length + COLUMN * terms.filter((term) => term.role === 'subject' && heldBy(term, all) > 0).length
+  if (isMissing) return 0
+  // "The cheapest for a junior" names no more than a column; "which house", asked of boats, not even that.
+  const isOfOthers = terms.some((term) => term.role === 'focus' && heldBy(term, about) === 0)
+  const columns = terms.filter((term) => term.role === 'subject' && heldBy(term, all) > 0).length
+  return held.length + (isOfOthers ? 0 : COLUMN * columns)
 }
 
 const COLUMN = 0.5

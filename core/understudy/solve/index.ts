@@ -6,6 +6,7 @@ import { asFact } from './fact'
 import { againstLimit } from './limit'
 import { wholeList } from './list'
 import { whyOrNot } from './premise'
+import { inCase } from './inCase'
 import { recommend } from './recommend'
 import { asModelled } from './modelAnswer'
 import { inPoints } from './summary'
@@ -16,6 +17,7 @@ import { yesOrNo } from './yesNo'
 
 /** The ways of answering, the most particular first; the first that finds something answers. */
 const SOLVERS: readonly Solver[] = [
+  inCase,
   inPoints,
   sideBySide,
   recommend,

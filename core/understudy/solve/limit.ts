@@ -62,10 +62,10 @@ export const againstLimit: Solver = (task): Finding | undefined => {
 
 /** The limit of the same dimension that stands nearest to what the question speaks of. */
 function limitFor(quantity: Quantity, task: Task): Limit | undefined {
-  const limits = task.enough.slice(0, MOST_LOOKED_AT).flatMap((unit): Limit[] =>
-    quantitiesIn(`${unit.leadIn} ${unit.text}`.trim()).flatMap((limit, at, all): Limit[] => {
+  const limits = task.enough.slice(0, MOST_LOOKED_AT).flatMap((unit): Limit[] => {
+    const text = saidOfAll(`${unit.leadIn} ${unit.text}`.trim(), quantity)
+    return quantitiesIn(text).flatMap((limit, at, all): Limit[] => {
       if (limit.dimension !== quantity.dimension || !isSameCount(limit, quantity)) return []
-      const text = `${unit.leadIn} ${unit.text}`.trim()
       const range = rangeAround(text, limit)
       const isMost = limit.bound === 'exact' && !range && namesTheMost(text, limit)
       if (limit.bound === 'exact' && !range && !isMost) return []
@@ -84,8 +84,8 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
             0.5 * doings(text, task),
         },
       ]
-    }),
-  )
+    })
+  })
   // A demand on those beyond a bound says nothing to those within it.
   return limits
     .filter((each) => !appliesOnly(each, task) || judged(quantity, each) !== false)
@@ -121,6 +121,10 @@ const appliesOnly = ({ unit, limit }: Limit, task: Task): boolean =>
 
 const isSameCount = (limit: Quantity, quantity: Quantity): boolean =>
   limit.dimension !== 'count' || limit.of.some((each) => quantity.of.includes(each))
+
+/** "Rabbits may be kept, up to twelve in all": all are of what the statement is about, so it is said of what is asked. */
+const saidOfAll = (text: string, { of, unit }: Quantity): string =>
+  of.some((each) => stemSet(text).has(each)) ? text.replace(/\b(?:in all|in total|altogether)\b/i, unit) : text
 
 /** The share of the question's light words, mostly verbs, that a statement has: "carry" tells one limit from another. */
 function doings(text: string, task: Task): number {

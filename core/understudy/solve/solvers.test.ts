@@ -137,3 +137,45 @@ describe('what a rule put into the reply', () => {
     ).toEqual([])
   })
 })
+
+describe('what documents put in other words than questions', () => {
+  const SHED = found(
+    'Fires are allowed from November to February only, and must not be left alone. Plots may not be sublet. ' +
+      'Hens and rabbits may be kept, up to twelve in all. You can freeze your membership for three months. ' +
+      'Membership costs £36 a month. There are 140 names on the waiting list. The badge is issued by the county.',
+    ['Using the plot'],
+    'Rules of the sheds',
+  )
+  const OFFICER = found(
+    'The officer is Wilf Garraway. You reach him on Tuesdays from 10:00 to 12:00. The shed is open daily. It is closed on Mondays.',
+    ['Contact'],
+    'Rules of the sheds',
+  )
+  const DAMAGE = found(
+    'Keep the packaging and tell us within 48 hours. Write to the stores.',
+    ['Damaged on arrival'],
+    'Deliveries',
+  )
+  const here = (question: string) => answered(question, [SHED, OFFICER, DAMAGE]).text.replace(/ ?\[\d+\]/g, '')
+
+  it.each([
+    [
+      'May I light a fire in July?',
+      'No. Fires are allowed from November to February only, and must not be left alone.',
+    ],
+    ['Can I rent out my plot?', 'No. Plots may not be sublet.'],
+    ['Can I keep hens on my plot?', 'Yes. Hens and rabbits may be kept, up to twelve in all.'],
+    ['Can I keep fifteen rabbits?', 'No. Hens and rabbits may be kept, up to twelve in all.'],
+    ['Can I put my membership on hold?', 'Yes. You can freeze your membership for three months.'],
+    ['How many people are on the waiting list?', 'There are 140 names on the waiting list.'],
+    ['Who issues the badge?', 'The badge is issued by the county.'],
+    ['When can I reach the officer?', 'The officer is Wilf Garraway. You reach him on Tuesdays from 10:00 to 12:00.'],
+    ['Is the shed open on Mondays?', 'No. The shed is open daily. It is closed on Mondays.'],
+    ['My parcel arrived broken. What now?', 'Keep the packaging and tell us within 48 hours. Write to the stores.'],
+  ])('%s', (question, answer) => expect(here(question)).toBe(answer))
+
+  it('does not take what merely names the thing for leave, or for how to do it', () => {
+    expect(here('Can I share my membership?')).not.toContain('Yes')
+    expect(here('How do I pay the county?')).toContain('The book does not say.')
+  })
+})

@@ -47,8 +47,10 @@ export const inPoints: Solver = (task): Finding | undefined => {
     }))
     .filter((point) => point.weight >= 0.75)
     .sort((a, b) => b.weight - a.weight)
+  // Where a section is called by the subject, nothing outside it is needed.
+  const inSection = points.filter(({ unit }) => isUnderHeading(unit))
   const chosen: Evidence[] = []
-  for (const { unit } of points) {
+  for (const { unit } of inSection.length >= FEWEST ? inSection : points) {
     if (chosen.length === (isBare ? Math.min(2, unitsAllowed(task.view.dials.brevity)) : mostPoints(task))) break
     if (!chosen.some((other) => saysAgain(unit.text, other.text))) chosen.push(unit)
   }

@@ -15,16 +15,17 @@ interface Price {
   readonly sign: string
 }
 
+const NUMBER = String.raw`\d+|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty`
 const MONEY = String.raw`([£€$])\s?(\d{1,3}(?:,\d{3})*(?:\.\d+)?)`
 const MORE = String.raw`(?:each|every|any|per) (?:further|additional|extra|other|subsequent|more)`
 /** "Up to three items cost £38, each further item £9." */
 const COUNT_FIRST = new RegExp(
-  String.raw`\b(?:up to|the first|first) (?:([\p{L}\d]+) )?([\p{L}-]+) (?:\p{L}+ ){0,2}${MONEY}\b.{0,40}?\b${MORE} ([\p{L}-]+).{0,20}?${MONEY}`,
+  String.raw`\b(?:up to|the first|first) (?:(${NUMBER}) )?([\p{L}-]+) (?:\p{L}+ ){0,2}${MONEY}\b.{0,40}?\b${MORE} ([\p{L}-]+).{0,20}?${MONEY}`,
   'iu',
 )
 /** "£48 a year for the first bin and £30 for each further one." */
 const PRICE_FIRST = new RegExp(
-  String.raw`${MONEY}[^.;]{0,30}? for (?:up to|the first|first) (?:([\p{L}\d]+) )?([\p{L}-]+)\b.{0,20}?${MONEY}[^.;]{0,20}? for ${MORE} ([\p{L}-]+)`,
+  String.raw`${MONEY}[^.;]{0,30}? for (?:up to|the first|first) (?:(${NUMBER}) )?([\p{L}-]+)\b.{0,20}?${MONEY}[^.;]{0,20}? for ${MORE} ([\p{L}-]+)`,
   'iu',
 )
 
