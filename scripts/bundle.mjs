@@ -41,9 +41,14 @@ export const bundleThreads = () =>
 
 /** The whole server side: the server, its threads, the stand-ins and the loader of the sample scenario. */
 export const bundleServer = (outdir) =>
-  build({
-    ...options(),
-    entryPoints: { main: 'server/src/main.ts', ...THREADS, standIns: 'stand-ins/main.ts', seed: 'demo/seed.ts' },
-    outdir,
-    splitting: false,
-  })
+  Promise.all([
+    // What the server imports late ("await import") stays apart, so that it is loaded late. On its own, because files
+    // that several entries share are kept whole, with packages that only one of them needs.
+    build({ ...options(), entryPoints: { main: 'server/src/main.ts' }, outdir, splitting: true }),
+    build({
+      ...options(),
+      entryPoints: { ...THREADS, standIns: 'stand-ins/main.ts', seed: 'demo/seed.ts' },
+      outdir,
+      splitting: false,
+    }),
+  ])

@@ -16,6 +16,7 @@ import { draftRoutes } from './agents/draftRoutes'
 import { ruleSetRoutes } from './agents/ruleSetRoutes'
 import { Bus } from './bus'
 import type { Config } from './config'
+import { openDataFolder, type DataFolder } from './dataFolder'
 import { openDatabase } from './database'
 import { FileStore } from './files'
 import { guardOrigin } from './http/guard'
@@ -34,7 +35,6 @@ import { surveyRoutes } from './library/surveyRoutes'
 import { ReadPool } from './library/readPool'
 import { questionSetRoutes } from './library/questionSetRoutes'
 import { libraryRoutes, MOST_FILE_BYTES } from './library/routes'
-import { lockFolder } from './lock'
 import { assetFolder } from './places'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
@@ -55,9 +55,8 @@ export interface App {
   close(): Promise<void>
 }
 
-/** Opens the data folder and builds the server on it. `onProgress` hears what takes long. */
-export async function buildApp(config: Config, onProgress: (message: string) => void = () => {}): Promise<App> {
-  const unlock = config.databaseUrl ? () => {} : lockFolder(config.dataFolder)
+/** Builds the server on its data folder; the folder may have been opened before, since its database takes a while. */
+export async function buildApp(config: Config, folder: DataFolder = openDataFolder(config)): Promise<App> {
   const server = Fastify({
     logger: { level: config.logLevel, redact: ['req.headers.authorization', 'req.headers.cookie'] },
     bodyLimit: MOST_BODY_BYTES,
@@ -65,10 +64,7 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
     trustProxy: false,
   }).withTypeProvider<ZodTypeProvider>()
   try {
-    const database = await openDatabase(
-      { url: config.databaseUrl, folder: join(config.dataFolder, 'database') },
-      onProgress,
-    )
+    const database = await openDatabase(folder.database)
     const { db } = database
     const files = new FileStore(join(config.dataFolder, 'files'))
     const bus = new Bus()
@@ -106,11 +102,11 @@ export async function buildApp(config: Config, onProgress: (message: string) => 
         await jobs.stop()
         await pool.close()
         await database.close()
-        unlock()
+        folder.unlock()
       },
     }
   } catch (error) {
-    unlock()
+    folder.unlock()
     throw error
   }
 }

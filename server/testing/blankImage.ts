@@ -3,7 +3,7 @@ import { existsSync, readFileSync, readdirSync, renameSync, rmSync } from 'node:
 import { createRequire } from 'node:module'
 import { fileURLToPath } from 'node:url'
 import { bundleThreads } from '../../scripts/bundle.mjs'
-import { openDatabase } from '../src/database'
+import { openDatabase, startEmbedded } from '../src/database'
 
 const migrations = fileURLToPath(new URL('../src/database/migrations', import.meta.url))
 
@@ -27,7 +27,7 @@ export default async function setup(): Promise<void> {
   if (existsSync(image)) return
   const draft = `${image}.part`
   rmSync(draft, { recursive: true, force: true })
-  const connection = await openDatabase({ folder: draft }, (message) => process.stdout.write(`${message}\n`))
+  const connection = await openDatabase(startEmbedded(draft, (message) => process.stdout.write(`${message}\n`)))
   await connection.close()
   renameSync(draft, image)
 }

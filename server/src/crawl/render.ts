@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs'
-import { chromium, type Browser, type Route } from 'playwright-core'
+import type { Browser, Route } from 'playwright-core'
 import { fetchPage, type FetchOptions, type FetchResult } from './fetchPage'
 
 const PATHS = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome']
@@ -9,6 +9,16 @@ const MOST_HTML = 20 * 1024 * 1024
 /** Where a Chromium is installed on this machine; undefined when there is none. */
 export const chromiumPath = (): string | undefined =>
   [process.env.CHROMIUM, ...PATHS].find((path) => path !== undefined && existsSync(path))
+
+/** Loads the driver only when a page is rendered: it takes half a second that every start of the server would pay. */
+async function launch(executablePath: string): Promise<Browser> {
+  const { chromium } = await import('playwright-core')
+  return chromium.launch({
+    executablePath,
+    chromiumSandbox: process.getuid?.() !== 0,
+    args: ['--host-resolver-rules=MAP * ~NOTFOUND', '--disable-background-networking'],
+  })
+}
 
 /**
  * Renders pages in a Chromium without a window: their scripts run, and the page is taken as it then is. The browser
@@ -31,11 +41,7 @@ export class Renderer {
           advice: 'Install it (Debian: apt-get install chromium), or read the site without rendering.',
         },
       }
-    this.#browser ??= chromium.launch({
-      executablePath: path,
-      chromiumSandbox: process.getuid?.() !== 0,
-      args: ['--host-resolver-rules=MAP * ~NOTFOUND', '--disable-background-networking'],
-    })
+    this.#browser ??= launch(path)
     const browser = await this.#browser
     const context = await browser.newContext({ serviceWorkers: 'block', acceptDownloads: false })
     try {

@@ -1,11 +1,8 @@
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { Worker } from 'node:worker_threads'
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
-import { assetFolder, threadFile } from '../places'
+import { assetFolder } from '../places'
+import type { Embedded } from './embedded'
 import * as schema from './schema'
 
 export type Database = NodePgDatabase<typeof schema>
@@ -17,15 +14,9 @@ export interface Connection {
   close(): Promise<void>
 }
 
-/** What opening says while it works. */
-export type OnProgress = (message: string) => void
-
-/** Opens the database: a PostgreSQL server when an address is given, else the embedded one in a folder. Migrates it. */
-export async function openDatabase(
-  options: { url?: string; folder: string },
-  onProgress: OnProgress = () => {},
-): Promise<Connection> {
-  const connection = options.url ? openServer(options.url) : await openEmbedded(options.folder, onProgress)
+/** Opens a PostgreSQL server by its address, or the embedded database that was started. Migrates it. */
+export async function openDatabase(from: string | Embedded): Promise<Connection> {
+  const connection = typeof from === 'string' ? openServer(from) : await openEmbedded(from)
   try {
     await migrate(connection.db, { migrationsFolder: assetFolder('./database/migrations', './migrations')! })
   } catch (error) {
@@ -40,51 +31,16 @@ function openServer(url: string): Connection {
   return { db: drizzle(pool, { schema }), kind: 'postgresql', close: () => pool.end() }
 }
 
-const INITDB_NOTICE_MS = 3000
-
-async function openEmbedded(folder: string, onProgress: OnProgress): Promise<Connection> {
-  const isNew = !existsSync(folder) || readdirSync(folder).length === 0
-  mkdirSync(folder, { recursive: true })
-  if (isNew) onProgress('Preparing a new database. This happens once and takes up to half a minute.')
-  const began = Date.now()
-  const notice = setInterval(
-    () => onProgress(`Still preparing the database, ${Math.round((Date.now() - began) / 1000)} s so far.`),
-    INITDB_NOTICE_MS,
-  )
-  // The folder is readable by this user only, and so is the socket in it. A socket's path must be short.
-  const socketFolder = mkdtempSync(join(tmpdir(), 'parrot-'))
-  const worker = new Worker(threadFile('pgliteWorker'), {
-    execArgv: [],
-    workerData: { folder, socketPath: join(socketFolder, '.s.PGSQL.5432') },
-  })
-  try {
-    await firstWord(worker)
-  } catch (error) {
-    rmSync(socketFolder, { recursive: true, force: true })
-    throw error
-  } finally {
-    clearInterval(notice)
-  }
+async function openEmbedded(embedded: Embedded): Promise<Connection> {
   // One connection: PGlite runs one statement at a time, so a second one could only wait.
-  const pool = new pg.Pool({ host: socketFolder, user: 'postgres', database: 'postgres', max: 1 })
+  const pool = new pg.Pool({ host: await embedded.socketFolder, user: 'postgres', database: 'postgres', max: 1 })
   pool.on('error', () => undefined)
   return {
     db: drizzle(pool, { schema }),
     kind: 'embedded',
     close: async () => {
       await pool.end()
-      worker.postMessage('stop')
-      await new Promise((resolve) => worker.once('exit', resolve))
-      rmSync(socketFolder, { recursive: true, force: true })
+      await embedded.stop()
     },
   }
-}
-
-function firstWord(worker: Worker): Promise<void> {
-  return new Promise((resolve, reject) => {
-    worker.once('message', (message: { ready?: true; error?: string }) =>
-      message.ready ? resolve() : reject(new Error(`The database could not be opened: ${message.error}`)),
-    )
-    worker.once('error', reject)
-  })
 }

@@ -1,2 +1,3 @@
 export { openDatabase, type Connection, type Database } from './connect'
+export { startEmbedded, type Embedded } from './embedded'
 export * from './schema'
