@@ -1,3 +1,5 @@
+import { pairBlock } from '../asked'
+import type { Pair } from './pairs'
 import { decodeText } from '../encoding'
 import { baseName, failed, oneLine, readable, type Block, type Locator, type Reader } from '../document'
 import { tableBlocks } from '../tables'
@@ -80,7 +82,7 @@ function blocksOf(value: unknown): Block[] {
   const visitList = (list: readonly unknown[], path: readonly string[]): void => {
     const pairs = list.map(pairIn)
     if (list.length > 0 && pairs.every((pair) => pair !== undefined)) {
-      pairs.forEach((pair, n) => add({ kind: 'pair', text: pair!, locator: at([...path, String(n)]) }))
+      pairs.forEach((pair, n) => add(pairBlock(pair!.question, pair!.answer, at([...path, String(n)]))))
     } else if (list.length > 0 && list.every((each) => isObject(each) && Object.values(each).every(isCell))) {
       const headers = [...new Set(list.flatMap((each) => Object.keys(each as Json)))]
       const rows = (list as readonly Json[]).map((each) => headers.map((header) => cellOf(each[header])))
@@ -101,11 +103,11 @@ const isCell = (value: unknown): boolean => isPlain(value) || (Array.isArray(val
 const cellOf = (value: unknown): string => (Array.isArray(value) ? value.map(shown).join(', ') : shown(value))
 
 /** A question with its answer, under the names such lists give them. */
-function pairIn(value: unknown): string | undefined {
+function pairIn(value: unknown): Pair | undefined {
   if (!isObject(value)) return undefined
   const question = value.question ?? value.q ?? value.prompt
   const answer = value.answer ?? value.a ?? value.response
   return typeof question === 'string' && typeof answer === 'string'
-    ? `Question: ${oneLine(question)}\nAnswer: ${oneLine(answer)}`
+    ? { question: oneLine(question), answer: oneLine(answer) }
     : undefined
 }
