@@ -79,7 +79,6 @@ fine fee
 hose hosepipe
 vegetable produce crop
 chicken hen poultry
-picture photography photo
 christmas xmas
 firm company business employer
 salary pay wage wages earnings
@@ -108,7 +107,7 @@ complaint complain
 gym fitness workout
 glasses spectacles
 laptop notebook computer
-picture photo photograph image
+picture photo photograph photography image
 form application
 address location
 hear hearing
