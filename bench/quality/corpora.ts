@@ -7,6 +7,7 @@ import { sampleAgents } from '../../demo/scenario'
 import { collegeBrief } from './college/brief'
 import { shopBrief } from './shop/brief'
 import { handbookBrief } from './handbook/brief'
+import { serviceBrief } from './service/brief'
 import { townBrief } from './town/brief'
 import { workshopBrief } from './workshop/brief'
 import type { Corpus } from './questions/question'
@@ -41,6 +42,7 @@ const BRIEFS = {
   college: collegeBrief,
   shop: shopBrief,
   town: townBrief,
+  service: serviceBrief,
 }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {

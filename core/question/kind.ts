@@ -63,7 +63,8 @@ export function answerKindOf(line: string): AnswerKind {
       text,
     ) &&
     !YES_NO.test(text) &&
-    !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which)\b/.test(text)
+    !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which)\b/.test(text) &&
+    !TELLS_OF_A_TIME.test(text)
   )
     return 'time'
   if (/\bhow many\b|\bhow often\b/.test(text)) return 'count'
@@ -93,6 +94,10 @@ export function answerKindOf(line: string): AnswerKind {
     return 'list'
   return 'open'
 }
+
+/** "I get an error when I import": the "when" is of what is told, and no time is asked for. */
+const TELLS_OF_A_TIME =
+  /^what (?:happens|will happen|would happen)\b|^(?:i|we|it|they|he|she|there|my|our)\b(?!.*\b(?:know|tell|wonder|wondering|ask|say)\b)[^?]* when \p{L}+[^?]*$/u
 
 /** Of several sentences, the one that asks: "My case weighs 22 kg. Is that a problem?" asks whether it is. */
 const asking = (line: string): string => {

@@ -77,6 +77,29 @@ wear wore worn
 win won
 woman women
 write wrote written
+foresee foresaw foreseen
+mislead misled
+mistake mistook mistaken
+overpay overpaid
+oversleep overslept
+overtake overtook overtaken
+overwrite overwrote overwritten
+prepay prepaid
+rebuild rebuilt
+redo redid redone
+repay repaid
+resell resold
+resend resent
+retake retook retaken
+rewind rewound
+rewrite rewrote rewritten
+undergo underwent undergone
+understand understood
+undertake undertook undertaken
+undo undid undone
+unwind unwound
+withdraw withdrew withdrawn
+withhold withheld
 deep deeper
 heavy heavier
 high higher

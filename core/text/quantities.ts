@@ -207,6 +207,8 @@ function addMeasure(text: string, match: RegExpMatchArray, add: (quantity: Omit<
     add({ dimension, value: amount * factor, amount, unit: name, of: [], start, end })
     return
   }
+  // "Two-step sign-in" is a kind of thing, not two of anything.
+  if (/\p{L}-$/u.test(text.slice(start, end - name.length))) return
   const noun = countedNoun(text, start + match[0].length - name.length)
   if (!noun) return
   const { of, nounEnd, name: unitName } = noun
@@ -261,7 +263,7 @@ function clockValue(match: RegExpMatchArray): number | undefined {
 const BEFORE: readonly (readonly [Bound, RegExp])[] = [
   [
     'most',
-    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|later) than|a maximum of|max(?:imum|\.)?(?: \w+){0,2}(?: is| of|:)?|(?:cannot|can not|must not|may not) exceed|limited to|within|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6}(?: is|:))(?: of)?\s*$/i,
+    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|later) than|a maximum of|max(?:imum|\.)?(?: \w+){0,2}(?: is| of|:)?|(?:cannot|can not|must not|may not) exceed|limited to|within(?: the (?:first|next))?|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6}(?: is|:))(?: of)?\s*$/i,
   ],
   [
     'least',

@@ -56,7 +56,8 @@ export function suits(
   )
   if (kind === 'who' && isDoneBySomebody(text, asked)) return 1
   if (kind === 'who' && !asksRole) return namesPerson(unit) ? 1 : isSuited(unit, kind, asked) ? ROLE_FIT : 0
-  if (kind === 'howTo') return INSTRUCTS.test(text) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
+  if (kind === 'howTo')
+    return INSTRUCTS.test(text) || isDoneByMeans(text, asked) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
   if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
     return SAYS_PAY.test(text) ? PAY_FIT : 0
   return isSuited(unit, kind, asked) ? 1 : 0
@@ -67,6 +68,15 @@ function isDoneBySomebody(text: string, { text: question }: Pick<Asked, 'text'>)
   const verb = /^\W*who ([\p{L}]+)/iu.exec(question)?.[1]
   const done = /\b(\p{L}+) (?:only )?by (?:the|our|your|an?|\p{Lu})/u.exec(text)?.[1]
   return verb !== undefined && done !== undefined && stem(verb) === stem(done)
+}
+
+/** "How can I pay?" is answered by what says "paid by card", "pay in cash" or "paid with a voucher". */
+function isDoneByMeans(text: string, { text: question }: Pick<Asked, 'text'>): boolean {
+  const verb = /\bhow (?:can|do|may|could|should|must|would) (?:i|we|you|they|one|people|members|visitors|guests) (\p{L}+)/iu.exec(question)?.[1]
+  if (verb === undefined) return false
+  return [...text.matchAll(/(\p{L}+) (?:only |either )?(?:by|in|with|through|via|online|using) ?(\p{L}*)/gu)].some(
+    ([, word, means]) => stem(word!) === stem(verb) && !/^(?:the|your|our|of|\p{L}+ing)$/iu.test(means!),
+  )
 }
 
 function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: Pick<Asked, 'text' | 'terms'>): boolean {
@@ -94,8 +104,16 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
         text,
       )
     default:
-      return false
+      return saysWhatMayBeDone(text, asked.text)
   }
+}
+
+/** "What can members do …?" is answered by a sentence that goes on from "members can". */
+function saysWhatMayBeDone(text: string, question: string): boolean {
+  const found = /\bwhat (can|may|must|should|do|does) (?:the |an? |our |my |your )?([\p{L}-]+(?: [\p{L}-]+)?) (?:do|see)\b/iu.exec(question)
+  if (!found) return false
+  const says = /^(?:do|does)$/i.test(found[1]!) ? '' : ` ${found[1]!}`
+  return new RegExp(`\\b${found[2]!}s?${says}\\b`, 'iu').test(text)
 }
 
 /** "Places are limited to fourteen" says for how many people there is room. */

@@ -88,8 +88,10 @@ export function askedOf(
   const ambient = stemSet(`${view.role} ${view.audience}`)
   const seen = new Set<string>()
   const isTitleCased = capitals(text) > 0.5
+  const codes = [...text.matchAll(CODE)].map((found) => [found.index, found.index + found[0].length] as const)
   const wanted = contentTerms(text).flatMap((term): Wanted[] => {
     const surface = text.slice(term.start, term.end)
+    if (codes.some(([from, to]) => term.start >= from && term.end <= to && term.end - term.start < to - from)) return []
     if (seen.has(term.stem) || isStopWord(surface, language) || isDay(surface)) return []
     if (months.size > 0 && monthsIn(`in ${surface}`).size > 0) return []
     seen.add(term.stem)
@@ -128,6 +130,9 @@ export function askedOf(
       },
     ]
   })
+  if (!wanted.some((term) => term.role !== 'light' && term.role !== 'number'))
+    for (const [at, term] of wanted.entries())
+      if (term.role === 'light') wanted[at] = { ...term, role: 'subject', weight: 1 }
   const joined = particleVerb(text, language)
   const withVerb = joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted
   const all = terms(text)
@@ -151,6 +156,8 @@ export function askedOf(
 
 /** "E5", "P1", "K-200": a label that means exactly one thing. */
 const isCode = (word: string): boolean => /^\p{L}{1,4}-?\d/u.test(word)
+/** A label written with a hyphen, whose parts mean nothing alone. */
+const CODE = /(?<![\p{L}\p{N}-])\p{Lu}{1,4}-\d[\p{L}\d]*(?![\p{L}\p{N}-])/gu
 
 const isDay = (word: string): boolean =>
   daysIn(word).size > 0 ||
@@ -230,6 +237,7 @@ function particleVerb(text: string, language: string): Wanted | undefined {
     word: singular(found[1]!),
     forms: [
       { stems, share: 1 },
+      ...[...synonymsOf(stem(`${found[1]!}${found[2]!}`))].map((other) => ({ stems: [other], share: SYNONYM_SHARE })),
       { stems: stems.slice(0, 1), share: VERB_ALONE },
     ],
     weight: PARTICLE_WEIGHT,

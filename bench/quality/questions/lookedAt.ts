@@ -3,6 +3,7 @@ import { ferries } from './ferries'
 import { handbook } from './handbook'
 import { more } from './more'
 import type { Corpus, Question } from './question'
+import { service } from './service'
 import { shop } from './shop'
 import { town } from './town'
 import { workshop } from './workshop'
@@ -14,5 +15,6 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   workshop: [...workshop, ...more.workshop],
   college: [...college, ...more.college],
   shop: [...shop, ...more.shop],
+  service: [...service, ...more.service],
   town: [...town, ...more.town],
 }

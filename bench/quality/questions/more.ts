@@ -212,4 +212,5 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'limit', say: 'Can I keep fifteen rabbits?', has: ['No', 'twelve'], from: 'allotment' },
     { kind: 'yesNo', say: 'Is the recycling centre open on Thursdays?', has: ['No'], from: 'Bins' },
   ],
+  service: [],
 }
