@@ -146,10 +146,15 @@ const INFLECTED_IN_ROW = 0.7
 export const isWritten = (term: Wanted, text: string): boolean => wordSet(text).has(term.word)
 
 /** Says of a thing as such that it may or may not be. */
-export const GIVES_LEAVE = /\b(?:allowed|permitted|forbidden|prohibited|banned|welcome)\b/i
+export const GIVES_LEAVE = /\b(?:allowed|permitted|accepted|forbidden|prohibited|banned|welcome)\b/i
 const ASKS_LEAVE =
   /\b(?:can|may|could|allowed to|able to) (?:i|we|my|our|one|you|people|visitors|guests|children)\b|\ballowed to\b/i
 const LEAVE = 0.8
+
+
+/** "Bonfires are allowed …" answers whether one may light, bring or fly them. */
+const isLeaveFor = (term: Wanted, unit: Unit, question: string): boolean =>
+  term.isDone === true && ASKS_LEAVE.test(question) && GIVES_LEAVE.test(unit.text)
 
 /** How fully a unit speaks of a term, with where it stands counted in. */
 function found(
@@ -159,8 +164,7 @@ function found(
 ): number {
   const inside = heldBy(term, own)
   if (inside === 1) return isWritten(term, unit.text) ? 1 : unit.kind === 'row' ? INFLECTED_IN_ROW : INFLECTED
-  // "Bonfires are allowed …" answers whether one may light, bring or fly them.
-  if (term.isDone && inside === 0 && ASKS_LEAVE.test(question) && GIVES_LEAVE.test(unit.text)) return LEAVE
+  if (inside === 0 && isLeaveFor(term, unit, question)) return LEAVE
   const nearby = Math.max(
     heldBy(term, paragraph) * SHARES.paragraph,
     heldBy(term, lead) * SHARES.leadIn,
@@ -199,7 +203,7 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
   const ofOtherDays = isOfOtherTimes(unit, asked) ? OTHER_DAYS : 1
   const flaw = unit.text.endsWith('?') ? QUESTION_FLAW : 0
   const opposite = isOpposite ? OPPOSITE : 1
-  const direct = directOf(looked, asked)
+  const direct = directOf(looked, asked, (term) => isAnInstance(looked, term, kind, asked, kinds))
   return {
     ...unit,
     direct,
@@ -209,12 +213,23 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
   }
 }
 
-/** A sentence that neither tells anybody to do anything nor speaks of doing what is asked only happens to name the thing. */
+/**
+ * A sentence that neither tells anybody to do anything nor speaks of doing what is asked only happens to name the thing;
+ * so does one that says what cannot be done or was done before.
+ */
 function isAside({ unit, own }: Looked, asked: Asked): boolean {
   if (unit.kind !== 'sentence' || suits(unit, 'howTo', asked) > 0) return false
   const named = /\bhow (?:do|can|should|would|must|may) (?:i|we|you|one|they) ([\p{L}-]+)/iu.exec(asked.text)?.[1]
-  return named !== undefined && !own.has(stem(named))
+  if (named === undefined) return false
+  const verb = stem(named)
+  const isBygone = [...unit.text.matchAll(BYGONE)].some((found) => stem(found[1]!) === verb)
+  return !own.has(verb) || isBygone
 }
+/** "Events that have already been created …", "cannot be used to …". */
+const BYGONE = /\b(?:ha(?:ve|s|d) (?:already |just |not |never )?(?:been )?|cannot be (?:\p{L}+ to )?)(\p{L}+)/giu
+
+/** Kinds of question that a table answers by what it states. */
+const STATES: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'measure', 'list'])
 
 function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Instances): number {
   const light = { whole: 0, held: 0 }
@@ -224,6 +239,8 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
     if (share < OPENING && IS_OPENING.test(term.stem) && OPENING_HOURS.test(looked.unit.text)) share = OPENING
     if (kind === 'yesNo' && share < 1 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other))) share = 1
     if (term.role === 'name' && share === 0) return 0
+    // Tables state things; what is done with them stands in no cell.
+    if (term.isDone && share === 0 && looked.unit.kind === 'row' && STATES.has(kind)) continue
     if (term.role === 'focus') sum.focused = true
     if (term.role === 'subject') {
       sum.subjects++
@@ -294,7 +311,11 @@ function speaksOfCase(unit: Unit, asked: Asked): boolean {
 const CASE_LEAST = 0.6
 
 /** The share of what is asked about, names aside, that the unit itself speaks of; 1 when nothing but names is asked. */
-function directOf({ unit, own, lead: beside, context }: Looked, asked: Asked): number {
+function directOf(
+  { unit, own, lead: beside, context }: Looked,
+  asked: Asked,
+  isInstanceOf: (focus: Wanted) => boolean,
+): number {
   // A row is read together with what its table is called.
   const lead = unit.kind === 'row' ? context : beside
   const section = unit.kind === 'row' ? NOTHING : stemSet(unit.passage.place.split(' › ').slice(1).join(' '))
@@ -304,7 +325,14 @@ function directOf({ unit, own, lead: beside, context }: Looked, asked: Asked): n
   return (
     rest.reduce(
       (sum, term) =>
-        sum + term.weight * Math.max(heldBy(term, own), heldBy(term, lead), heldBy(term, section) * SECTION),
+        sum +
+        term.weight *
+          Math.max(
+            heldBy(term, own),
+            heldBy(term, lead),
+            heldBy(term, section) * SECTION,
+            isLeaveFor(term, unit, asked.text) || (term.role === 'focus' && isInstanceOf(term)) ? LEAVE : 0,
+          ),
       0,
     ) / whole
   )
@@ -333,11 +361,16 @@ function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, ask
   if (kind === 'money') return !IS_OWN_SUM.test(term.stem)
   if (kind === 'time' || kind === 'count') return true
   if (kind === 'measure') return asksForMeasure(asked.text)
+  if (term.stem === 'version') return [...asked.terms].some((each) => each.role === 'name' && NUMBERED(each, unit.text))
   if (term.stem === 'discount') return /%/.test(unit.text)
   if (/^(?:mail|email|e-mail|address)$/.test(term.stem)) return /@/.test(unit.text)
   if (kind !== 'list') return false
   return [...asked.names].some((name) => own.has(name) && kinds(name, term.stem))
 }
+
+/** "Android 9" tells the version of what is named. */
+const NUMBERED = ({ word }: Wanted, text: string): boolean =>
+  new RegExp(`(?<!\\p{L})${word} \\d`, 'iu').test(text)
 
 /** Whether a row is for the span or size the question names: "a day" and "One day", "two weeks" and "One week". */
 function sharesMeasure(question: string, row: string): boolean {

@@ -8,7 +8,7 @@ export type Polarity = 'yes' | 'no' | 'depends' | 'unclear'
 
 /** Words that turn a statement round; phrases that only bound a quantity are taken out first. */
 const NEGATION =
-  /\b(?:not|never|nobody|no one|none|neither|nor|cannot|forbidden|prohibited|banned|excluded|refused?|refuses|without|unavailable|impossible)\b|n[’']t\b/i
+  /\b(?:not|never|nobody|nothing|no one|none|neither|nor|cannot|forbidden|prohibited|banned|excluded|refused?|refuses|without|unavailable|impossible)\b|n[’']t\b/i
 const BOUNDING =
   /\b(?:no|not) (?:more|less|fewer|later|earlier|longer|wider|heavier|larger|bigger|older|younger|taller|higher) than\b|\bnot only\b|\bif not\b|\bwhether or not\b/gi
 const NO_NOUN = /\bno\b(?! (?:later|more|less|longer|matter|fewer))/i

@@ -196,7 +196,10 @@ function focusOf(text: string): string | undefined {
   const found =
     /\b(?:what|which|whose)(?:['’]s| is| are| was| were)? (?:the |your |our |my |a |an )?((?:[\p{L}-]+ ){0,2}?[\p{L}-]+) (?:of|for|in|on|at|to|with)\b/iu.exec(
       text,
-    ) ?? /\b(?:which|what|how many|how much) ([\p{L}-]+)\b/iu.exec(text)
+    ) ??
+    // "Which Android version …": the name stands before what is asked for.
+    /\b[wW](?:hich|hat) \p{Lu}[\p{L}-]+ (\p{Ll}+)\b/u.exec(text) ??
+    /\b(?:which|what|how many|how much) ([\p{L}-]+)\b/iu.exec(text)
   const ofWhat =
     /\b(?:what|which)(?:['’]s| is| are| was| were) (?:the |your |our |my |a )?(?:[\p{L}-]+ ){0,2}[\p{L}-]+['’]s ([\p{L}-]+(?: [\p{L}-]+)?)\W*$/iu.exec(
       text,

@@ -31,7 +31,11 @@ const isCalled = (value: string, name: string): boolean => value.trim().toLowerC
 
 /** Both sides are rows of one table. */
 function byRows(sides: Sides, task: Task): Finding | undefined {
-  const rows = task.passages.flatMap((passage) => gatherAll(task, passage.number)).filter((unit) => unit.kind === 'row')
+  // Each side is named in its own row only.
+  const terms = task.asked.terms.map((term) => (term.role === 'name' ? { ...term, role: 'subject' as const } : term))
+  const rows = gatherEvidence({ ...task.asked, terms }, task.kind, task.passages)
+    .filter((unit) => unit.kind === 'row')
+    .sort((a, b) => a.passage.number - b.passage.number || a.order - b.order)
   for (const row of rows) {
     const others = rows.filter((other) => headersOf(other) === headersOf(row))
     const chosen = sides.names.map(
@@ -73,10 +77,6 @@ function byRows(sides: Sides, task: Task): Finding | undefined {
 }
 
 const value = (row: Evidence, header: string): string => row.cells.find((cell) => cell.header === header)?.value ?? ''
-
-/** Every unit of one passage, however little it covers. */
-const gatherAll = (task: Task, number: number): Evidence[] =>
-  task.evidence.filter((unit) => unit.passage.number === number)
 
 /** Which of several named things has most (or least) of what is wished for, with what is said of each. */
 export function byWishedFor(names: readonly string[], task: Task): Finding | undefined {

@@ -1,4 +1,5 @@
 import { quantitiesIn, stemSet, type Quantity } from '../../text'
+import { roomFor } from '../capacity'
 import { gatherEvidence, type Evidence } from '../evidence'
 import { distinct, tableOf, valueOf } from '../rows'
 import { rowPiece } from '../rowWords'
@@ -41,11 +42,13 @@ export const mostOrLeast: Solver = (task): Finding | undefined => {
   for (const rows of tablesAt(task)) {
     const column = columnFor(wish, rows, task)
     if (column === undefined) continue
-    const figures = rows.flatMap((row) => {
+    const needs = quantitiesIn(task.asked.text).filter((each) => rows.some((row) => roomFor(row, each) !== undefined))
+    const meeting = rows.filter((row) => needs.every((each) => (roomFor(row, each) ?? 0) >= each.value))
+    const figures = (needs.length > 0 && meeting.length > 0 ? meeting : rows).flatMap((row) => {
       const figure = figureIn(valueOf(row, column), wish)
       return figure === undefined ? [] : [{ row, figure }]
     })
-    if (figures.length < FEWEST_ROWS) continue
+    if (figures.length < (meeting.length < rows.length ? 1 : FEWEST_ROWS)) continue
     const best = (wish.direction === 'most' ? Math.max : Math.min)(...figures.map((each) => each.figure))
     const winners = figures.filter((each) => each.figure === best).map((each) => each.row)
     return {
@@ -123,6 +126,7 @@ function columnFor(wish: Wish, rows: readonly Evidence[], task: Task): string | 
 
 /** The figure a cell holds, of the kind wished for; undefined when it holds none. */
 function figureIn(value: string, wish: Wish): number | undefined {
+  if (wish.dimension === 'money' && /^(?:free|none|nothing|no charge)\b/i.test(value)) return 0
   const found = quantitiesIn(value).filter((each) => wish.dimension === undefined || each.dimension === wish.dimension)
   if (found.length > 0) return found[0]!.value
   return wish.dimension === undefined && /^\d+(?:[.,]\d+)?$/.test(value.trim())

@@ -7,12 +7,14 @@ import { againstLimit } from './limit'
 import { wholeList } from './list'
 import { whyOrNot } from './premise'
 import { inCase } from './inCase'
+import { savingOf } from './saving'
 import { recommend } from './recommend'
 import { asModelled } from './modelAnswer'
 import { inPoints } from './summary'
 import { shareOfPrice } from './share'
 import { workOutSum } from './sum'
 import { fromTable } from './table'
+import { heldToEdition } from './version'
 import { yesOrNo } from './yesNo'
 
 /** The ways of answering, the most particular first; the first that finds something answers. */
@@ -21,9 +23,11 @@ const SOLVERS: readonly Solver[] = [
   inPoints,
   sideBySide,
   recommend,
+  savingOf,
   mostOrLeast,
   shareOfPrice,
   workOutSum,
+  heldToEdition,
   againstLimit,
   asModelled,
   whyOrNot,

@@ -1,4 +1,5 @@
 import { inUnitOf, keepsTo, quantitiesIn, type Quantity, stemSet } from '../../text'
+import { ASKS_ENOUGH, roomFor } from '../capacity'
 import { type Evidence } from '../evidence'
 import { sayUnit, withoutVerdict } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
@@ -62,7 +63,11 @@ export const againstLimit: Solver = (task): Finding | undefined => {
 
 /** The limit of the same dimension that stands nearest to what the question speaks of. */
 function limitFor(quantity: Quantity, task: Task): Limit | undefined {
-  const limits = task.enough.slice(0, MOST_LOOKED_AT).flatMap((unit): Limit[] => {
+  const ofTheThing = task.evidence.filter((unit) => !task.enough.includes(unit) && isOfTheThing(unit, quantity, task))
+  const limits = [...task.enough.slice(0, MOST_LOOKED_AT), ...ofTheThing].flatMap((unit): Limit[] => {
+    const room = unit.kind === 'row' && ASKS_ENOUGH.test(task.asked.text) ? roomFor(unit, quantity) : undefined
+    if (room !== undefined)
+      return [{ unit, limit: { ...quantity, value: room, bound: 'most', text: unit.text }, fit: unit.coverage }]
     const text = saidOfAll(`${unit.leadIn} ${unit.text}`.trim(), quantity)
     return quantitiesIn(text).flatMap((limit, at, all): Limit[] => {
       if (limit.dimension !== quantity.dimension || !isSameCount(limit, quantity)) return []
@@ -90,6 +95,17 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
   return limits
     .filter((each) => !appliesOnly(each, task) || judged(quantity, each) !== false)
     .sort((a, b) => b.fit - a.fit)[0]
+}
+
+/** What is measured tells a limit by itself: "up to 15 MB" for a picture holds for whatever is done with one. */
+const MEASURED: ReadonlySet<Quantity['dimension']> = new Set(['mass', 'length', 'volume', 'area', 'data', 'power'])
+
+/** Whether a unit speaks of all that is asked about but what is to be done with it, and measures it. */
+function isOfTheThing(unit: Evidence, { dimension }: Quantity, task: Task): boolean {
+  if (!MEASURED.has(dimension)) return false
+  const stems = stemSet(`${unit.passage.place.split(' › ').slice(1).join(' ')} ${unit.leadIn} ${unit.text}`)
+  const things = task.asked.terms.filter((term) => !term.isDone && term.role !== 'light' && term.role !== 'number')
+  return things.length > 0 && things.every((term) => heldBy(term, stems) > 0)
 }
 
 /** Of rules for several ranges, the one that the quantity lies in is meant. */

@@ -1,4 +1,4 @@
-import { THIN } from '../evidence'
+import { THIN, type Evidence } from '../evidence'
 import { suits } from '../fit'
 import { polarityOf } from '../polarity'
 import { sayUnit } from '../phrase'
@@ -16,12 +16,13 @@ export const whyOrNot: Solver = (task): Finding | undefined => {
     const corrected = correctedPrice(task)
     if (corrected) return corrected
   }
-  const best = enough[0]
+  const near = enough.filter((unit) => unit.score >= enough[0]!.score - SECOND_VIEW)
+  const best = near.find((unit) => suits(unit, 'why', asked) === 0 && unit.direct >= SPOKEN_OF && contradicts(unit, task)) ?? enough[0]
   if (!best || best.coverage < THIN) return undefined
   const said: Piece = { text: sayUnit(best, task), cites: [best.passage.number] }
   if (suits(best, 'why', asked) > 0)
     return { solver: 'reason', pieces: [said], note: `A reason is given: ${best.text}` }
-  const deniesWhatIs = contradicts(task)
+  const deniesWhatIs = contradicts(best, task)
   return {
     solver: deniesWhatIs ? 'premise' : 'no reason',
     pieces: [{ text: deniesWhatIs ? phrases.notSo : phrases.noReason, isVerdict: true }, said],
@@ -31,12 +32,16 @@ export const whyOrNot: Solver = (task): Finding | undefined => {
   }
 }
 
+/** Evidence this near the best is asked whether it denies what is taken for granted, if it speaks of most of it itself. */
+const SECOND_VIEW = 0.12
+const SPOKEN_OF = 0.7
+
 /** Whether the evidence says the opposite of what the question takes for granted. */
-function contradicts({ asked, enough }: Task): boolean {
+function contradicts(unit: Evidence, { asked }: Task): boolean {
   const assumed = asked.text.replace(/^\W*(?:and |but |so )?(?:why|how come)\s*/i, '')
   const isDenied = /\b(?:not|no|never|nobody|cannot)\b|n[’']t\b/i.test(assumed)
   const plain = assumed.replace(/\b(?:not|no|never)\b/gi, ' ').replace(/n[’']t\b/gi, '')
-  const says = polarityOf(enough[0]!, { ...asked, text: plain })
+  const says = polarityOf(unit, { ...asked, text: plain })
   return isDenied ? says === 'yes' : says === 'no'
 }
 
