@@ -134,6 +134,202 @@ guarantee warranty
 allergic allergy allergen
 key fob
 provide supply include included provided supplied
+upload attach
+expire lapse run-out
+expire valid
+create set-up establish
+begin set-up
+stop disable deactivate switch-off turn-off opt-out
+start enable activate switch-on turn-on
+delete erase remove wipe
+undo revert reverse
+decline reject refuse
+fail failure unsuccessful
+error fault problem
+bug fault
+invoice bill
+receipt proof
+subscribe subscription plan
+upgrade move-up
+downgrade move-down
+password passcode
+sign-in log-in login log-on
+sign-out log-out logout
+username user-name login
+account profile
+setting preference option
+settings preferences options
+storage space capacity memory
+website site homepage
+browser firefox chrome safari edge
+video film movie clip
+document file paper
+mandatory compulsory required obligatory necessary
+optional voluntary
+former old previous past earlier
+current present
+annual yearly
+overtime extra-hours
+timesheet hours
+colleague coworker workmate
+payslip wage-slip
+expense expenses spending
+mileage kilometre
+sick-note certificate
+maternity parental
+paternity parental
+apprentice trainee
+pension retirement
+retire retirement
+dismiss dismissal fire sack
+notice resignation
+probation trial
+appointment booking visit slot
+book reserve booking reservation
+surgery clinic practice
+nurse carer
+vaccination vaccine jab immunisation
+medicine drug medication
+pharmacy chemist
+prescription script
+x-ray scan
+pram pushchair buggy stroller
+nappy diaper
+entrance door gate entry
+admission entry entrance ticket
+exit way-out
+tour visit walk
+guide leader
+exhibition exhibit display show
+gift present
+voucher coupon
+guest visitor
+landlord owner
+tenant renter resident occupant
+flat apartment
+garden yard
+torch flashlight
+petrol fuel gas
+queue line wait
+autumn fall
+trousers pants
+jumper sweater
+shoe boot footwear
+clothes clothing dress
+uniform clothing
+coat jacket
+meat beef pork
+vegetarian veggie
+vegan plant-based
+gluten wheat coeliac celiac
+nut peanut
+sweet sugar
+starter appetiser appetizer
+dessert pudding
+menu dish
+chef cook
+waiter server
+tip gratuity
+bill check
+heating radiator
+boiler heater
+electricity power
+socket plug outlet
+tap faucet
+leak drip
+key lock
+lockout locked-out
+parcel package packet
+courier carrier
+track trace follow
+size dimension
+colour color
+centre center
+cheque check
+licence license
+programme program
+grey gray
+tyre tire
+kilometre kilometer
+theatre theater
+enquiry inquiry query question
+stolen theft steal
+theft robbery burglary
+accident incident
+emergency urgent
+fire blaze
+evacuate evacuation leave
+first-aid injury
+police officer
+noise loud noisy quiet
+quiet silence silent
+clean cleaning wash
+laundry washing
+towel linen
+breakfast morning-meal
+wifi internet wlan
+internet online web
+pc computer laptop
+printer print
+copy photocopy
+scan scanner
+screen monitor display
+loudspeaker speaker
+microphone mic
+teacher tutor instructor trainer lecturer
+headteacher head principal
+pupil schoolchild
+homework assignment
+deadline due
+mark grade score
+fail resit
+term semester
+lecture class lesson
+library books
+overdue late
+newspaper paper
+magazine journal
+translate translation interpreter
+interpreter translator
+language tongue
+nationality citizen
+passport id identification
+identity id identification
+proof evidence
+signature sign
+witness observer
+tax duty
+insurance insured cover covered
+insure cover
+claim apply
+compensation damages
+deposit downpayment
+instalment installment
+loan credit
+interest rate
+bank account
+transfer wire
+currency money
+exchange swap
+profit gain
+loss damage
+sell sale
+seller vendor supplier
+customer client buyer
+supplier provider
+manufacturer maker
+made manufacture produce
+battery accumulator
+charge recharge
+charger plug
+waterproof water-resistant
+washable wash
+assemble assembly build
+spare replacement
+part component
+tool equipment
+equipment gear kit
+instruction manual guide
 `
 
 /** Things and the kind they belong to, which stands first: what is said of the kind holds of each, not the other way round. */

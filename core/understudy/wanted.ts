@@ -133,7 +133,7 @@ export function askedOf(
   if (!wanted.some((term) => term.role !== 'light' && term.role !== 'number'))
     for (const [at, term] of wanted.entries())
       if (term.role === 'light') wanted[at] = { ...term, role: 'subject', weight: 1 }
-  const joined = particleVerb(text, language)
+  const joined = particleVerb(text, language, view)
   const withVerb = joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted
   const all = terms(text)
   const pairs = new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`))
@@ -224,14 +224,14 @@ function verbOf(text: string): string | undefined {
 
 /** Verbs that mean one thing alone and another with a particle. */
 const PARTICLE_VERB =
-  /\b(carry|carried|hand|take|bring|pass|passed|move|sign|give|send|check|drop|pick|turn|switch|set|fill|log|lock|let|check|call|cut|pay|hold|find|look|put|run|shut|top|wear|work|write|rent|throw) (over|in|out|off|up|down|away)\b(?! (?:the|a|an|my|your|our|of|to) )/i
+  /\b(carry|carried|hand|take|bring|pass|passed|move|sign|give|send|check|drop|pick|turn|switch|set|fill|log|lock|let|check|call|cut|pay|hold|find|look|put|run|shut|top|wear|work|write|rent|throw) (over|in|out|off|up|down|away)\b(?! (?:of|to) )(?!(?<= (?:over|in)) (?:the|a|an|my|your|our) )/i
 
 const PARTICLE_WEIGHT = 0.7
 /** "If you move out" says something of moving away, "if you move" too. */
 const VERB_ALONE = 0.85
 
 /** "Carry over", "hand in": verb and particle together are what the question is about. */
-function particleVerb(text: string, language: string): Wanted | undefined {
+function particleVerb(text: string, language: string, view: Pick<PromptView, 'glossary'>): Wanted | undefined {
   const found = language === 'en' ? PARTICLE_VERB.exec(text) : null
   if (!found) return undefined
   const stems = [stem(found[1]!), stem(found[2]!)]
@@ -240,6 +240,7 @@ function particleVerb(text: string, language: string): Wanted | undefined {
     word: singular(found[1]!),
     forms: [
       { stems, share: 1 },
+      ...otherNames(stems[0]!, text, view).map((other) => ({ stems: other, share: 1 })),
       ...[...synonymsOf(stem(`${found[1]!}${found[2]!}`))].map((other) => ({ stems: [other], share: SYNONYM_SHARE })),
       { stems: stems.slice(0, 1), share: VERB_ALONE },
     ],
