@@ -75,7 +75,11 @@ interface Looked {
 /** All evidence the passages hold for a question, best first; none when a name of the question stands nowhere in them. */
 export function gatherEvidence(asked: Asked, kind: AnswerKind, passages: readonly GivenPassage[]): Evidence[] {
   const everywhere = stemSet(passages.map((passage) => `${passage.place}\n${passage.text}`).join('\n'))
-  const isStrange = asked.terms.some((term) => term.role === 'name' && heldBy(term, everywhere) === 0)
+  // What is measured is held against limits of its kind, whatever it is called: "a branch of 15 cm".
+  const isMeasured = quantitiesIn(asked.text).some((each) => each.dimension === 'length' || each.dimension === 'mass')
+  const isStrange = asked.terms.some(
+    (term) => (term.role === 'name' || (term.isObject && !isMeasured)) && heldBy(term, everywhere) === 0,
+  )
   if (isStrange || !asked.terms.some((term) => term.role !== 'number')) return []
   const bySource = new Map<string, Set<string>>()
   for (const passage of passages) {
@@ -108,8 +112,9 @@ export function instancesIn(passages: readonly GivenPassage[]): Instances {
 }
 
 function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<string>, asked: Asked): Looked {
+  const text = unit.text.replace(MAIL_ADDRESS, ' ')
   // A pair is found by its question; its answer is what is said.
-  const [told, beside] = unit.kind === 'pair' ? [`${unit.leadIn} ${unit.text}`, ''] : [unit.text, unit.leadIn]
+  const [told, beside] = unit.kind === 'pair' ? [`${unit.leadIn} ${text}`, ''] : [text, unit.leadIn]
   const own = stemSet(told)
   const wanted = asked.terms.filter((term) => term.role === 'name')
   const namesOthers = [...asked.names].some((name) => own.has(name) && !wanted.some((term) => term.stem === name))
@@ -128,6 +133,8 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
   }
 }
 
+/** The words of an address say nothing: "post@…" is no post. */
+const MAIL_ADDRESS = /\S+@\S+/g
 const NOTHING: ReadonlySet<string> = new Set()
 
 /** "To leave, give notice": what opens with the very thing to be done is about it, wherever in its document it stands. */
@@ -150,7 +157,6 @@ export const GIVES_LEAVE = /\b(?:allowed|permitted|accepted|forbidden|prohibited
 const ASKS_LEAVE =
   /\b(?:can|may|could|allowed to|able to) (?:i|we|my|our|one|you|people|visitors|guests|children)\b|\ballowed to\b/i
 const LEAVE = 0.8
-
 
 /** "Bonfires are allowed …" answers whether one may light, bring or fly them. */
 const isLeaveFor = (term: Wanted, unit: Unit, question: string): boolean =>
@@ -369,8 +375,7 @@ function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, ask
 }
 
 /** "Android 9" tells the version of what is named. */
-const NUMBERED = ({ word }: Wanted, text: string): boolean =>
-  new RegExp(`(?<!\\p{L})${word} \\d`, 'iu').test(text)
+const NUMBERED = ({ word }: Wanted, text: string): boolean => new RegExp(`(?<!\\p{L})${word} \\d`, 'iu').test(text)
 
 /** Whether a row is for the span or size the question names: "a day" and "One day", "two weeks" and "One week". */
 function sharesMeasure(question: string, row: string): boolean {

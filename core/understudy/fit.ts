@@ -72,7 +72,10 @@ function isDoneBySomebody(text: string, { text: question }: Pick<Asked, 'text'>)
 
 /** "How can I pay?" is answered by what says "paid by card", "pay in cash" or "paid with a voucher". */
 function isDoneByMeans(text: string, { text: question }: Pick<Asked, 'text'>): boolean {
-  const verb = /\bhow (?:can|do|may|could|should|must|would) (?:i|we|you|they|one|people|members|visitors|guests) (\p{L}+)/iu.exec(question)?.[1]
+  const verb =
+    /\bhow (?:can|do|may|could|should|must|would) (?:i|we|you|they|one|people|members|visitors|guests) (\p{L}+)/iu.exec(
+      question,
+    )?.[1]
   if (verb === undefined) return false
   return [...text.matchAll(/(\p{L}+) (?:only |either )?(?:by|in|with|through|via|online|using) ?(\p{L}*)/gu)].some(
     ([, word, means]) => stem(word!) === stem(verb) && !/^(?:the|your|our|of|\p{L}+ing)$/iu.test(means!),
@@ -110,7 +113,10 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
 
 /** "What can members do …?" is answered by a sentence that goes on from "members can". */
 function saysWhatMayBeDone(text: string, question: string): boolean {
-  const found = /\bwhat (can|may|must|should|do|does) (?:the |an? |our |my |your )?([\p{L}-]+(?: [\p{L}-]+)?) (?:do|see)\b/iu.exec(question)
+  const found =
+    /\bwhat (can|may|must|should|do|does) (?:the |an? |our |my |your )?([\p{L}-]+(?: [\p{L}-]+)?) (?:do|see)\b/iu.exec(
+      question,
+    )
   if (!found) return false
   const says = /^(?:do|does)$/i.test(found[1]!) ? '' : ` ${found[1]!}`
   return new RegExp(`\\b${found[2]!}s?${says}\\b`, 'iu').test(text)

@@ -11,6 +11,7 @@ import {
   quantitiesIn,
   singular,
   stem,
+  stemList,
   stemSet,
   synonymsOf,
   terms,
@@ -40,6 +41,8 @@ export interface Wanted {
   readonly isVerb?: boolean
   /** Whether it is what is to be done ("can I *borrow*"). */
   readonly isDone?: boolean
+  /** Whether it is the thing that it is to be done to ("change the *logo* of the club"). */
+  readonly isObject?: boolean
 }
 
 const LIGHT_WEIGHT = 0.2
@@ -84,6 +87,7 @@ export function askedOf(
   const focus = focusOf(text)
   const verb = verbOf(text)
   const done = doneIn(text)
+  const object = objectIn(text)
   const measures = quantitiesIn(text).filter((each) => each.dimension !== 'count')
   const ambient = stemSet(`${view.role} ${view.audience}`)
   const seen = new Set<string>()
@@ -113,9 +117,11 @@ export function askedOf(
       ? VERB_WEIGHT
       : role === 'subject' && term.stem === done
         ? DONE_WEIGHT
-        : role === 'subject' && isSpokenOf(term.stem, ambient)
-          ? AMBIENT_WEIGHT
-          : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
+        : role === 'subject' && MILD.has(term.stem)
+          ? MILD_WEIGHT
+          : role === 'subject' && isSpokenOf(term.stem, ambient)
+            ? AMBIENT_WEIGHT
+            : { subject: 1, name: 1, focus: FOCUS_WEIGHT, light: LIGHT_WEIGHT, number: NUMBER_WEIGHT }[role]
     return [
       {
         stem: term.stem,
@@ -127,6 +133,7 @@ export function askedOf(
         role,
         ...(isVerb ? { isVerb } : {}),
         ...(role === 'subject' && term.stem === done ? { isDone: true } : {}),
+        ...(role === 'subject' && term.stem === object ? { isObject: true } : {}),
       },
     ]
   })
@@ -219,6 +226,8 @@ function verbOf(text: string): string | undefined {
     /^\W*(?:when|where|how|until when|what time|from when) (?:does|do|did|is|are|was|were|will|can|must) (?:[\p{L}’'-]+ ){1,6}?([\p{L}-]+)(?=\?|$| (?:on|at|in|for|during|to|from|by|every|each)\b)/iu.exec(
       text,
     )
+  // "How do I change the logo of the club": what is to be done stands right after who does it.
+  if (found && /^\W*how (?:do|did|can|will|must) (?:i|we|you|they|one)\b/i.test(text)) return undefined
   return found && !/\b(?:when|if|while)\b/i.test(found[0].slice(4)) ? stem(found[1]!) : undefined
 }
 
@@ -260,6 +269,19 @@ function doneIn(text: string): string | undefined {
   return found ? stem(found[1]!) : undefined
 }
 const DONE_WEIGHT = 1.25
+
+/** What it is to be done to: the last word of the thing named right after what is to be done. */
+function objectIn(text: string): string | undefined {
+  const found =
+    /\b(?:can|may|could|must|should|do|does|did|will|would|to) (?:(?:i|we|you|they|one) )?\p{L}+ (?:(?:up|out|off|in|down|back) )?(?:the|an?|my|our|your|their|some|any|this|that) ((?:[\p{L}’'-]+ ){0,2}?[\p{L}’'-]+)(?=[?.,!]|$| (?:of|for|to|in|on|at|with|from|by|when|if|and|or|before|after|during|without|back|off|out|myself|later|again|online|there|here)\b)/iu.exec(
+      text,
+    )
+  return found ? stem(found[1]!.split(' ').at(-1)!) : undefined
+}
+
+/** Words that set a thing apart less than its name does: "a new club", "another bin". */
+const MILD = stemList('new own whole entire another different extra additional')
+const MILD_WEIGHT = 0.45
 
 /** What the agent is all about ("boat" at a ferry desk) tells little; it need not be repeated by what answers. */
 const AMBIENT_WEIGHT = 0.6

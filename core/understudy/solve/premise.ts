@@ -17,7 +17,9 @@ export const whyOrNot: Solver = (task): Finding | undefined => {
     if (corrected) return corrected
   }
   const near = enough.filter((unit) => unit.score >= enough[0]!.score - SECOND_VIEW)
-  const best = near.find((unit) => suits(unit, 'why', asked) === 0 && unit.direct >= SPOKEN_OF && contradicts(unit, task)) ?? enough[0]
+  const best =
+    near.find((unit) => suits(unit, 'why', asked) === 0 && unit.direct >= SPOKEN_OF && contradicts(unit, task)) ??
+    enough[0]
   if (!best || best.coverage < THIN) return undefined
   const said: Piece = { text: sayUnit(best, task), cites: [best.passage.number] }
   if (suits(best, 'why', asked) > 0)

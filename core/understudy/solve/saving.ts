@@ -7,7 +7,11 @@ import { keyOf } from '../units'
 
 const ASKS_SAVING = /\b(?:save|saving|cheaper|difference)\b/i
 const SPANS = [
-  { asked: /\b(?:yearly|annual(?:ly)?|a year|per year|by the year)\b/i, header: /\b(?:year|yearly|annual)\b/i, months: 12 },
+  {
+    asked: /\b(?:yearly|annual(?:ly)?|a year|per year|by the year)\b/i,
+    header: /\b(?:year|yearly|annual)\b/i,
+    months: 12,
+  },
   { asked: /\b(?:monthly|a month|per month|by the month)\b/i, header: /\b(?:month|monthly)\b/i, months: 1 },
 ] as const
 
@@ -31,7 +35,9 @@ export const savingOf: Solver = (task): Finding | undefined => {
         {
           text: task.phrases.forRow(
             keyOf(row).value,
-            [monthly, yearly].map(({ cell }) => task.phrases.cellIs(cell.header.toLowerCase(), cell.value)).join(` ${task.phrases.and} `),
+            [monthly, yearly]
+              .map(({ cell }) => task.phrases.cellIs(cell.header.toLowerCase(), cell.value))
+              .join(` ${task.phrases.and} `),
           ),
           cites,
         },
