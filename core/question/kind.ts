@@ -63,7 +63,9 @@ export function answerKindOf(line: string): AnswerKind {
       text,
     ) &&
     !YES_NO.test(text) &&
-    !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which)\b/.test(text) &&
+    !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which)\b/.test(
+      text,
+    ) &&
     !TELLS_OF_A_TIME.test(text)
   )
     return 'time'

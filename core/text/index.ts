@@ -26,6 +26,7 @@ export {
 } from './quantities'
 export { datesIn, daysIn, monthsIn, type CalendarDay } from './days'
 export { commonNames, kindsOf, oppositesOf, subjectOf, synonymsOf } from './synonyms'
+export { hoursIn, partOfDayIn, type Hours } from './hours'
 export { isLight } from './light'
 export { editDistance } from './distance'
 export { isEnglishWord } from './english'

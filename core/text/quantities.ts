@@ -186,9 +186,21 @@ export const quantitiesIn = remembered((text): readonly Quantity[] => {
     if (amount !== undefined)
       add({ dimension: 'count', value: amount, amount, unit: 'times', of: [TIME], start: match.index, end })
   }
+  for (const match of text.matchAll(BY)) addSide(match, add)
   for (const match of text.matchAll(MEASURE)) addMeasure(text, match, add)
   return found.sort((a, b) => a.start - b.start)
 })
+
+/** "2.4 by 1.8 metres": the first side is in the unit of the second. */
+const BY = /(?<![\w£€$.:,])(\d+(?:\.\d+)?)(?= ?(?:by|x|×) ?\d+(?:\.\d+)? ?(\p{L}+))/giu
+
+function addSide(match: RegExpMatchArray, add: (quantity: Omit<Quantity, 'bound' | 'text'>) => void) {
+  const known = BY_NAME.get(match[2]!.toLowerCase())
+  if (known?.dimension !== 'length') return
+  const amount = Number(match[1])
+  const [start, end] = [match.index!, match.index! + match[1]!.length]
+  add({ dimension: 'length', value: amount * known.factor, amount, unit: match[2]!, of: [], start, end })
+}
 
 function addMeasure(text: string, match: RegExpMatchArray, add: (quantity: Omit<Quantity, 'bound' | 'text'>) => void) {
   const start = match.index!
@@ -263,7 +275,7 @@ function clockValue(match: RegExpMatchArray): number | undefined {
 const BEFORE: readonly (readonly [Bound, RegExp])[] = [
   [
     'most',
-    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|later) than|a maximum of|max(?:imum|\.)?(?: \w+){0,2}(?: is| of|:)?|(?:cannot|can not|must not|may not) exceed|limited to|within(?: the (?:first|next))?|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6}(?: is|:))(?: of)?\s*$/i,
+    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|deeper|faster|hotter|later) than|a maximum of|max(?:imum|\.)?(?: \w+){0,2}(?: is| of|:)?|(?:cannot|can not|must not|may not) exceed|limited to|within(?: the (?:first|next))?|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6}(?: is|:))(?: of)?\s*$/i,
   ],
   [
     'least',
@@ -275,7 +287,7 @@ const BEFORE: readonly (readonly [Bound, RegExp])[] = [
   ],
   [
     'over',
-    /\b(?:over|above|more than|older than|larger than|bigger than|heavier than|longer than|wider than|taller than|higher than|greater than|exceeding|exceeds?)\s*$/i,
+    /\b(?:over|above|more than|older than|larger than|bigger than|heavier than|longer than|wider than|taller than|higher than|deeper than|faster than|hotter than|greater than|exceeding|exceeds?)\s*$/i,
   ],
 ]
 const AFTER: readonly (readonly [Bound, RegExp])[] = [

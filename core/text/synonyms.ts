@@ -135,12 +135,9 @@ allergic allergy allergen
 key fob
 provide supply include included provided supplied
 upload attach
-expire lapse run-out
+agree accept
+produce vegetable fruit
 expire valid
-create set-up establish
-begin set-up
-stop disable deactivate switch-off turn-off opt-out
-start enable activate switch-on turn-on
 delete erase remove wipe
 undo revert reverse
 decline reject refuse
@@ -150,11 +147,7 @@ bug fault
 invoice bill
 receipt proof
 subscribe subscription plan
-upgrade move-up
-downgrade move-down
 password passcode
-sign-in log-in login log-on
-sign-out log-out logout
 username user-name login
 account profile
 setting preference option
@@ -340,6 +333,26 @@ instrument guitar piano violin drum trumpet flute
 furniture sofa bed wardrobe table chair shelf bookcase
 appliance fridge kettle toaster microwave oven
 alcohol beer wine spirits whisky gin vodka cider
+vegetable tomato potato carrot onion bean pea lettuce courgette pumpkin cabbage
+produce tomato potato carrot onion bean pea lettuce courgette pumpkin cabbage apple plum strawberry
+fruit apple pear plum cherry strawberry raspberry banana orange
+browser firefox chrome safari edge opera
+card visa mastercard amex
+sport football tennis hockey rugby cricket basketball netball badminton squash
+drink coffee tea juice water lemonade cola
+weapon knife gun sword
+jewellery ring necklace bracelet watch
+device phone laptop tablet camera
+electronics phone laptop tablet camera television
+relative mother father sister brother uncle aunt cousin grandmother grandfather
+parent mother father
+meat beef pork lamb chicken
+fish salmon cod tuna haddock
+tool hammer saw drill screwdriver spanner
+bird parrot budgie canary
+reptile snake lizard tortoise
+rodent hamster mouse rat gerbil
+footwear shoe boot trainer sandal slipper
 `
 
 /** Things of more than one word that people call by several names; each line is one thing. */
@@ -367,6 +380,14 @@ sign up, register, join, enrol
 out of order, broken, faulty
 free of charge, free
 e-mail, email, mail
+run out, expire, lapse
+set up, create, establish
+switch off, turn off, disable, deactivate, stop, opt out
+switch on, turn on, enable, activate, start
+move up, upgrade
+move down, downgrade
+sign in, log in, login, log on
+sign out, log out, logout
 `
 
 /** Wider subjects: speaking of one word of a line is speaking of the subject, though the words differ. */

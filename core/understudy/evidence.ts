@@ -121,7 +121,7 @@ function look(unit: Unit, context: ReadonlySet<string>, source: ReadonlySet<stri
   return {
     unit,
     own,
-    paragraph: unit.paragraph === unit.text ? own : stemSet(unit.paragraph),
+    paragraph: unit.paragraph === unit.text ? own : stemSet(unit.paragraph.replace(MAIL_ADDRESS, ' ')),
     lead: stemSet(`${beside} ${unit.under}`),
     context,
     source: unit.kind === 'row' || tellsHowTo(unit, asked) ? source : NOTHING,

@@ -8,6 +8,7 @@ import { wholeList } from './list'
 import { whyOrNot } from './premise'
 import { inCase } from './inCase'
 import { savingOf } from './saving'
+import { openThen } from './openThen'
 import { recommend } from './recommend'
 import { asModelled } from './modelAnswer'
 import { inPoints } from './summary'
@@ -28,6 +29,7 @@ const SOLVERS: readonly Solver[] = [
   shareOfPrice,
   workOutSum,
   heldToEdition,
+  openThen,
   againstLimit,
   asModelled,
   whyOrNot,

@@ -1,4 +1,4 @@
-import { inUnitOf, keepsTo, quantitiesIn, type Quantity, stemSet } from '../../text'
+import { inUnitOf, keepsTo, quantitiesIn, singular, type Quantity, stemSet } from '../../text'
 import { ASKS_ENOUGH, roomFor } from '../capacity'
 import { type Evidence } from '../evidence'
 import { sayUnit, withoutVerdict } from '../phrase'
@@ -42,7 +42,7 @@ export const againstLimit: Solver = (task): Finding | undefined => {
       }
     const asksTrouble = TROUBLE.test(task.asked.text)
     const isBound = appliesOnly(limit, task)
-    const isSameUnit = quantity.unit.toLowerCase() === limit.limit.unit.toLowerCase()
+    const isSameUnit = singular(quantity.unit) === singular(limit.limit.unit)
     const converts = !isSameUnit && ['mass', 'length', 'volume'].includes(quantity.dimension)
     const pieces: Piece[] = [
       {
@@ -64,7 +64,11 @@ export const againstLimit: Solver = (task): Finding | undefined => {
 /** The limit of the same dimension that stands nearest to what the question speaks of. */
 function limitFor(quantity: Quantity, task: Task): Limit | undefined {
   const ofTheThing = task.evidence.filter((unit) => !task.enough.includes(unit) && isOfTheThing(unit, quantity, task))
-  const limits = [...task.enough.slice(0, MOST_LOOKED_AT), ...ofTheThing].flatMap((unit): Limit[] => {
+  // A limit on another thing of the same section is no limit on this one; one of age is on whoever is spoken of there.
+  const spoken = task.enough
+    .slice(0, MOST_LOOKED_AT)
+    .filter((unit) => unit.kind === 'row' || unit.direct > 0 || quantity.dimension === 'age')
+  const limits = [...spoken, ...ofTheThing].flatMap((unit): Limit[] => {
     const room = unit.kind === 'row' && ASKS_ENOUGH.test(task.asked.text) ? roomFor(unit, quantity) : undefined
     if (room !== undefined)
       return [{ unit, limit: { ...quantity, value: room, bound: 'most', text: unit.text }, fit: unit.coverage }]
@@ -103,6 +107,11 @@ const MEASURED: ReadonlySet<Quantity['dimension']> = new Set(['mass', 'length', 
 /** Whether a unit speaks of all that is asked about but what is to be done with it, and measures it. */
 function isOfTheThing(unit: Evidence, { dimension }: Quantity, task: Task): boolean {
   if (!MEASURED.has(dimension)) return false
+  if (ASKS_ENOUGH.test(task.asked.text))
+    return (
+      unit.kind === 'row' &&
+      task.asked.terms.some((term) => term.role === 'name' && heldBy(term, stemSet(unit.text)) > 0)
+    )
   const stems = stemSet(`${unit.passage.place.split(' › ').slice(1).join(' ')} ${unit.leadIn} ${unit.text}`)
   const things = task.asked.terms.filter((term) => !term.isDone && term.role !== 'light' && term.role !== 'number')
   return things.length > 0 && things.every((term) => heldBy(term, stems) > 0)
