@@ -11,6 +11,7 @@ export interface Phrases {
   readonly cellIs: (header: string, value: string) => string
   readonly thereAre: (count: string, what: string) => string
   readonly total: (about: string, sum: string, working: string) => string
+  readonly saves: (sum: string, working: string) => string
   readonly equals: (given: string, converted: string) => string
   readonly which: (header: string, choices: string) => string
   readonly sorry: string
@@ -18,6 +19,7 @@ export interface Phrases {
   readonly notSo: string
   readonly noReason: string
   readonly nearest: (subjects: string) => string
+  readonly nearestSaid: (section: string, said: string) => string
   readonly ahead: (name: string, best: string, other: string) => string
   readonly suits: (name: string) => string
   readonly cheapest: (name: string, price: string) => string

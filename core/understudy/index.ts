@@ -1,7 +1,7 @@
 import { languageOf, quantitiesIn, spokenTag } from '../text'
 import { parsePrompt, type PromptView } from '../brief'
 import { parseQuestionMessage, type ChatMessage, type GivenPassage, type Model, type ModelEvent } from '../dialogue'
-import { phrasesFor, listed, type Phrases } from '../phrases'
+import { phrasesFor, type Phrases } from '../phrases'
 import { answerKindOf, intentOf, splitQuestion } from '../question'
 import type { Situation } from '../rules'
 import { compose } from './compose'
@@ -11,6 +11,7 @@ import { needsFit } from './fit'
 import { inRegister } from './manner'
 import { inWantedWords, isAllowed, ordersFor, tiedTo, type Note, type Orders } from './obey'
 import { disagreement } from './disagree'
+import { nearest } from './nearest'
 import { sayUnit } from './phrase'
 import { profileOf } from './profile'
 import { solve } from './solve'
@@ -199,35 +200,6 @@ function answerPart(
 const partyOf = (known: ReadonlyMap<string, string>): Party => ({
   groups: quantitiesIn(known.get('party') ?? '').map((each) => ({ count: each.amount, noun: each.unit })),
 })
-
-/** What the library does hold near an unanswered question: the sections that share a word of its subject with it. */
-function nearest(question: string, passages: readonly GivenPassage[], view: PromptView, phrases: Phrases): string {
-  const asked = askedOf(question, view, new Set())
-  const terms = asked.terms
-    .filter((term) => term.role === 'subject' || term.role === 'focus' || term.role === 'name')
-    .map((term) => ({ ...term, role: 'subject' as const }))
-  const near = gatherEvidence({ ...asked, terms }, 'open', passages)
-    .filter((unit) => unit.coverage >= NEAR)
-    .map((unit) => sectionOf(unit.passage.place))
-  const sections = [...new Set(near)].slice(0, 2)
-  return sections.length === 0
-    ? ''
-    : phrases.nearest(
-        listed(
-          sections.map((section) => `“${section}”`),
-          phrases.and,
-        ),
-      )
-}
-
-const NEAR = 0.34
-
-/** The heading a passage stands under, without its number; its source's title when it has none. */
-function sectionOf(place: string): string {
-  const path = place.split(' › ')
-  const heading = path.length > 2 ? path.at(-2)! : path[0]!
-  return heading.replace(/^\d+(?:\.\d+)*\.?\s+/, '')
-}
 
 /** Words handed over at a time when streaming. */
 const WORDS_A_PIECE = 3

@@ -41,7 +41,7 @@ export const savingOf: Solver = (task): Finding | undefined => {
           ),
           cites,
         },
-        { text: task.phrases.total('', sayMoney(saved, yearly.sign), working), cites },
+        { text: task.phrases.saves(sayMoney(saved, yearly.sign), working), cites },
       ],
       note: `A year paid by the month was held against a year at once: ${working}.`,
     }
