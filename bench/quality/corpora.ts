@@ -8,6 +8,7 @@ import { collegeBrief } from './college/brief'
 import { shopBrief } from './shop/brief'
 import { handbookBrief } from './handbook/brief'
 import { serviceBrief } from './service/brief'
+import { museumBrief } from './museum/brief'
 import { townBrief } from './town/brief'
 import { workshopBrief } from './workshop/brief'
 import type { Corpus } from './questions/question'
@@ -43,6 +44,7 @@ const BRIEFS = {
   shop: shopBrief,
   town: townBrief,
   service: serviceBrief,
+  museum: museumBrief,
 }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {

@@ -2,6 +2,7 @@ import { college } from './college'
 import { ferries } from './ferries'
 import { handbook } from './handbook'
 import { more } from './more'
+import { museum } from './museum'
 import type { Corpus, Question } from './question'
 import { service } from './service'
 import { shop } from './shop'
@@ -15,6 +16,7 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   workshop: [...workshop, ...more.workshop],
   college: [...college, ...more.college],
   shop: [...shop, ...more.shop],
+  museum: [...museum, ...more.museum],
   service: [...service, ...more.service],
   town: [...town, ...more.town],
 }

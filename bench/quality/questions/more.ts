@@ -209,8 +209,18 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'limit', say: 'Can I report damage three days after arrival?', has: ['No', '48 hours'] },
   ],
   town: [
+    { kind: 'limit', say: 'Can a shed be 3 metres long?', has: ['No', '2.4'], from: 'allotment' },
+    { kind: 'yesNo', say: 'Can I give away my tomatoes?', has: ['Yes'], from: 'allotment' },
     { kind: 'limit', say: 'Can I keep fifteen rabbits?', has: ['No', 'twelve'], from: 'allotment' },
     { kind: 'yesNo', say: 'Is the recycling centre open on Thursdays?', has: ['No'], from: 'Bins' },
   ],
-  service: [],
+  service: [
+    { kind: 'yesNo', say: 'Is Saturday chat available in the afternoon?', has: ['No'], from: 'Troubleshooting' },
+    { kind: 'unknown', say: 'How do I change the logo of the club?' },
+    { kind: 'unknown', say: 'What is your postal address?' },
+    { kind: 'fact', say: 'When does a downgrade take effect?', has: ['end of the paid period'], from: 'Billing' },
+    { kind: 'limit', say: 'Are 10 GB of pictures too much for Branch?', has: ['Yes', '5 GB'], from: 'plans' },
+    { kind: 'fact', say: 'Within what time must the new owner agree?', has: ['14 days'], from: 'Getting started' },
+  ],
+  museum: [],
 }

@@ -42,5 +42,5 @@ export interface Question {
 }
 
 /** The libraries that are asked: the demo's, and five of other subjects. */
-export const CORPORA = ['ferries', 'handbook', 'workshop', 'college', 'shop', 'town', 'service'] as const
+export const CORPORA = ['ferries', 'handbook', 'workshop', 'college', 'shop', 'town', 'service', 'museum'] as const
 export type Corpus = (typeof CORPORA)[number]
