@@ -38,7 +38,7 @@ export function splitQuestion(line: string): string[] {
 }
 
 const POINTER =
-  /\b(?:it|they|them|that one|this one|those|these)\b(?! (?:possible|allowed|true|ok|okay|necessary|safe|worth|rain|snow|too|better)\b)/iu
+  /\b(?:it|he|she|him|they|them|that one|this one|those|these)\b(?! (?:possible|allowed|true|ok|okay|necessary|safe|worth|rain|snow|too|better)\b)/iu
 /** A question of its own has this many content words; with fewer it leans on what it points back to. */
 const OWN_CONTENT = 2
 
@@ -58,7 +58,7 @@ export function withSubjectOf(before: string, question: string): string {
     : question.slice(0, pointer.index) + subject + question.slice(pointer.index + pointer[0].length)
 }
 
-const isPointer = (word: string): boolean => /^(?:it|they|them|that|this|one|these|those)$/i.test(word)
+const isPointer = (word: string): boolean => /^(?:it|he|she|him|they|them|that|this|one|these|those)$/i.test(word)
 
 /** From the first to the last word of a question that says what it is about: "the stool course". */
 function subjectOf(question: string): string {

@@ -56,7 +56,47 @@ export function monthsIn(text: string): Set<number> {
     }
   }
   for (const [, name] of text.matchAll(WHOLE_MONTH)) months.add(monthAt(name!) + 1)
+  for (const [season, of] of SEASONS) if (season.test(text)) of.forEach((month) => months.add(month))
   return months
+}
+
+/** The months of each season in the north; "spring" is a source of water and "fall" an accident as well. */
+const SEASONS: readonly (readonly [RegExp, readonly number[]])[] = [
+  [/\b(?:in|during|every|each|this|next|the) winter\b|^winter\b|\bwinters?$/i, [12, 1, 2]],
+  [/\b(?:in|during) (?:the )?spring\b|^spring\b/i, [3, 4, 5]],
+  [/\b(?:in|during|every|each|this|next|the) summer\b|^summer\b|\bsummers?$/i, [6, 7, 8]],
+  [/\b(?:in|during|every|each|this|next|the) autumn\b|^autumn\b|\bautumn$/i, [9, 10, 11]],
+]
+
+const FEASTS: readonly (readonly [RegExp, number, number])[] = [
+  [/\b(?:christmas|xmas)(?! eve)\b/i, 25, 12],
+  [/\bchristmas eve\b/i, 24, 12],
+  [/\bboxing day\b/i, 26, 12],
+  [/\bnew year['’]?s eve\b/i, 31, 12],
+  [/\bnew year(?:['’]?s(?: day)?)?\b(?! eve)/i, 1, 1],
+]
+
+/** The fixed feasts a text names, as days of the year: "at Christmas" is 25 December. */
+export const feastsIn = (text: string): { day: number; month: number }[] =>
+  FEASTS.filter(([name]) => name.test(text)).map(([, day, month]) => ({ day, month }))
+
+/** Stretches of the year a text states from one date to another: "from 20 December to 6 January". */
+export function stretchesOfYear(text: string): { from: CalendarDay; to: CalendarDay }[] {
+  const dates = datesIn(text)
+  return dates.slice(1).flatMap((to, at) => {
+    const from = dates[at]!
+    return /^\s*(?:to|until|till|through|–|—|-)\s*$/i.test(text.slice(from.end, to.start)) ? [{ from, to }] : []
+  })
+}
+
+/** Whether a day of the year lies in a stretch of it, which may go over the new year; both ends belong to it. */
+export function liesIn(
+  day: Pick<CalendarDay, 'day' | 'month'>,
+  { from, to }: { from: CalendarDay; to: CalendarDay },
+): boolean {
+  const ordinal = (of: Pick<CalendarDay, 'day' | 'month'>) => of.month * 31 + of.day
+  const [at, start, end] = [ordinal(day), ordinal(from), ordinal(to)]
+  return start <= end ? at >= start && at <= end : at >= start || at <= end
 }
 
 /** A day of the year as a text names it ("12 March", "March 12th", "2027-03-12"); `month` 1..12, `year` when given. */

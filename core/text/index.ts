@@ -24,7 +24,7 @@ export {
   type Dimension,
   type Quantity,
 } from './quantities'
-export { datesIn, daysIn, monthsIn, type CalendarDay } from './days'
+export { datesIn, feastsIn, liesIn, stretchesOfYear, daysIn, monthsIn, type CalendarDay } from './days'
 export { commonNames, kindsOf, oppositesOf, subjectOf, synonymsOf } from './synonyms'
 export { hoursIn, partOfDayIn, type Hours } from './hours'
 export { isLight } from './light'

@@ -7,7 +7,7 @@ const LIGHT = stemList(
     'start work happen possible ok okay okey right fine must should would could about like wish also ever still really ' +
     'exactly maximum minimum most any anyone someone people person else rule rules policy please help question total ' +
     'fit number information info details explain describe summarise summarize summary overview put full some something ' +
-    'enough sufficient sum somebody anybody mandatory compulsory obligatory optional no not never moment today tomorrow now available require required forbidden prohibited permit permitted welcome hear mine own along sure able ' +
+    'become enough sufficient sum somebody anybody mandatory compulsory obligatory optional no not never moment today tomorrow now available require required forbidden prohibited permit permitted welcome hear mine own along sure able ' +
     'morning afternoon evening friend friends neighbour wife husband partner mum dad keep wear hold hi hello hey dear problem issue weigh stand sit alone main point key quick q back spend back together spot possible year old want like',
 )
 

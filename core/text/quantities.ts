@@ -186,10 +186,41 @@ export const quantitiesIn = remembered((text): readonly Quantity[] => {
     if (amount !== undefined)
       add({ dimension: 'count', value: amount, amount, unit: 'times', of: [TIME], start: match.index, end })
   }
+  for (const match of text.matchAll(GROUP)) {
+    const amount = numberOf(match[1]!)
+    const end = match.index + match[0].length
+    const start = end - match[1]!.length
+    if (amount !== undefined) add({ dimension: 'count', value: amount, amount, unit: 'people', of: PEOPLE, start, end })
+  }
   for (const match of text.matchAll(BY)) addSide(match, add)
   for (const match of text.matchAll(MEASURE)) addMeasure(text, match, add)
+  found.sort((a, b) => a.start - b.start)
+  for (const match of text.matchAll(ELLIPTIC)) addElliptic(match, found, add)
   return found.sort((a, b) => a.start - b.start)
 })
+
+/** "The smallest group is ten pupils, the largest 64": the second figure is of what the first one is. */
+const ELLIPTIC =
+  /\b(?:largest|biggest|longest|oldest|tallest|heaviest|smallest|shortest|youngest|lightest)(?: is)? (\d{1,3}(?:,\d{3})+|\d+(?:\.\d+)?)(?=[,.;)]|$| (?:since|because|and|but)\b)/giu
+
+function addElliptic(
+  match: RegExpMatchArray,
+  found: readonly Quantity[],
+  add: (quantity: Omit<Quantity, 'bound' | 'text'>) => void,
+) {
+  const before = found.findLast((each) => each.end <= match.index!)
+  if (!before || before.amount === 0) return
+  const amount = numberOf(match[1]!)!
+  const end = match.index! + match[0].length
+  add({ ...before, amount, value: amount * (before.value / before.amount), start: end - match[1]!.length, end })
+}
+
+/** "A group of eight", "groups of twelve or more": so many people. */
+const GROUP = new RegExp(
+  `\\b(?:groups?|parties|party|classes|class|family|families) of (?:up to |at least |more than |over )?(${NUMBER})(?=[?.,;!]|$| (?:or|and|get|gets|pay|pays|can|may|need|needs|must|in|on|at|for|to|book|is|are)\\b)`,
+  'giu',
+)
+const PEOPLE = ['group', 'people', 'person'].map((word) => stem(word))
 
 /** "2.4 by 1.8 metres": the first side is in the unit of the second. */
 const BY = /(?<![\w£€$.:,])(\d+(?:\.\d+)?)(?= ?(?:by|x|×) ?\d+(?:\.\d+)? ?(\p{L}+))/giu
@@ -275,11 +306,11 @@ function clockValue(match: RegExpMatchArray): number | undefined {
 const BEFORE: readonly (readonly [Bound, RegExp])[] = [
   [
     'most',
-    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|deeper|faster|hotter|later) than|a maximum of|max(?:imum|\.)?(?: \w+){0,2}(?: is| of|:)?|(?:cannot|can not|must not|may not) exceed|limited to|within(?: the (?:first|next))?|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?: [\w’']+){0,6}(?: is|:))(?: of)?\s*$/i,
+    /\b(?:up to|at most|no more than|not more than|no longer than|no (?:wider|heavier|larger|bigger|older|taller|higher|deeper|faster|hotter|later) than|a maximum of|max(?:imum|\.)?(?: \w+){0,2}(?: is| of|:)?|(?:cannot|can not|must not|may not) exceed|limited to|within(?: the (?:first|next))?|the most(?: \w+){0,8} (?:is|carry|carries)|(?:longest|heaviest|largest|biggest|widest|tallest|oldest|highest)(?:(?: [\w’']+){0,6}(?: is|:))?)(?: of)?\s*$/i,
   ],
   [
     'least',
-    /\b(?:at least|no less than|not less than|no fewer than|a minimum of|minimum(?: \w+)?(?: is| of)?|min\.?|(?:from|aged))\s*$/i,
+    /\b(?:(?:smallest|shortest|youngest|lightest)(?: [\w’']+){0,6}(?: is|:)?|at least|no less than|not less than|no fewer than|a minimum of|minimum(?: \w+)?(?: is| of)?|min\.?|(?:from|aged))\s*$/i,
   ],
   [
     'under',

@@ -25,7 +25,9 @@ export const sentences = remembered((text): readonly Sentence[] => {
     open = open ? { start: open.start, end } : { start, end }
     const tail = text.slice(Math.max(open.start, end - LONGEST_ABBREVIATION), end)
     const isCutShort = ABBREVIATION.test(tail) && end < text.length && !tail.includes('\n')
-    if (isCutShort || isForced) continue
+    // '"Strike!" is a play': a quotation that ends with its own mark goes on in small letters.
+    const goesOn = /[!?.]["”’)]\s*$/.test(tail) && /^\p{Ll}/u.test(text.slice(end))
+    if (isCutShort || goesOn || isForced) continue
     push(found, text, open.start, open.end)
     open = undefined
   }

@@ -135,6 +135,10 @@ allergic allergy allergen
 key fob
 provide supply include included provided supplied
 upload attach
+die kill dead death perish
+turn run operate work rotate
+land meadow field ground
+original genuine authentic
 agree accept
 produce vegetable fruit
 expire valid
@@ -154,6 +158,7 @@ setting preference option
 settings preferences options
 storage space capacity memory
 website site homepage
+transport bus train tram underground tube ferry
 browser firefox chrome safari edge
 video film movie clip
 document file paper
@@ -381,6 +386,7 @@ out of order, broken, faulty
 free of charge, free
 e-mail, email, mail
 run out, expire, lapse
+picnic, packed lunch, own food, own sandwiches
 set up, create, establish
 switch off, turn off, disable, deactivate, stop, opt out
 switch on, turn on, enable, activate, start
@@ -419,6 +425,11 @@ adult child
 cheapest dearest
 minimum maximum
 indoor outdoor
+inside outside
+original copy
+original replica
+old new
+public private
 arrival departure
 buy sell
 win lose

@@ -250,7 +250,7 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
     if (term.role === 'focus') sum.focused = true
     if (term.role === 'subject') {
       sum.subjects++
-      if (share === 0 && !asked.inCase.has(term.stem)) sum.missing++
+      if (share === 0 && !term.isAmbient && !asked.inCase.has(term.stem)) sum.missing++
     }
     if (term.role === 'focus' && IS_NUMBER.test(term.stem))
       share = (LABELLED.test(asked.text) ? A_CODE : TELEPHONE).test(looked.unit.text) ? 1 : 0

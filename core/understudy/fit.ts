@@ -93,6 +93,7 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
     case 'count':
       return tellsHowMany(unit, asked)
     case 'measure':
+      if (/\bhow fast\b/i.test(asked.text) && TIMES_PER.test(text)) return true
       return (
         isOfThing(unit, asked) &&
         quantitiesIn(text).some((each) => isMeasureFor(each, asked.text) && !isRate(text, each))
@@ -107,9 +108,13 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
         text,
       )
     default:
+      if (/\bwhat\b.*\bmade (?:of|from|out of)\b/i.test(asked.text)) return /\bmade (?:of|from|out of)\b/i.test(text)
       return saysWhatMayBeDone(text, asked.text)
   }
 }
+
+/** "Six times a minute" says how fast something turns. */
+const TIMES_PER = /\b(?:once|twice|\w+ (?:times|turns|revolutions)) (?:an?|per|each|every) (?:second|minute|hour)\b/i
 
 /** "What can members do …?" is answered by a sentence that goes on from "members can". */
 function saysWhatMayBeDone(text: string, question: string): boolean {

@@ -43,6 +43,8 @@ export interface Wanted {
   readonly isDone?: boolean
   /** Whether it is the thing that it is to be done to ("change the *logo* of the club"). */
   readonly isObject?: boolean
+  /** Whether it is what the agent is all about, which goes without saying. */
+  readonly isAmbient?: boolean
 }
 
 const LIGHT_WEIGHT = 0.2
@@ -109,7 +111,7 @@ export function askedOf(
           ? 'name'
           : focus === term.stem
             ? 'focus'
-            : (isLight(term.stem) && !isThing(text, term)) || isDegree(text, term.start)
+            : (isLight(term.stem) && !isThing(text, term)) || isDegree(text, term.start) || isLasting(text, term)
               ? 'light'
               : 'subject'
     const isVerb = role === 'subject' && term.stem === verb
@@ -134,12 +136,14 @@ export function askedOf(
         ...(isVerb ? { isVerb } : {}),
         ...(role === 'subject' && term.stem === done ? { isDone: true } : {}),
         ...(role === 'subject' && term.stem === object ? { isObject: true } : {}),
+        ...(weight === AMBIENT_WEIGHT ? { isAmbient: true } : {}),
       },
     ]
   })
   if (!wanted.some((term) => term.role !== 'light' && term.role !== 'number'))
     for (const [at, term] of wanted.entries())
       if (term.role === 'light') wanted[at] = { ...term, role: 'subject', weight: 1 }
+  withSurnames(wanted, text)
   const joined = particleVerb(text, language, view)
   const withVerb = joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted
   const all = terms(text)
@@ -186,6 +190,12 @@ const asThing = (own: string): Form[] =>
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
 
+/** "How long does it last": to last is only what is asked of it. */
+const isLasting = (question: string, { start, end }: { start: number; end: number }): boolean =>
+  /^lasts?$/i.test(question.slice(start, end)) &&
+  /\bhow long\b.*$/i.test(question.slice(0, start)) &&
+  /^\W*(?:$|for\b|in\b)/i.test(question.slice(end))
+
 const capitals = (text: string): number => {
   const all = text.match(/\p{L}[\p{L}’'-]*/gu) ?? []
   return all.length === 0 ? 0 : all.filter((word) => /^\p{Lu}/u.test(word)).length / all.length
@@ -231,6 +241,17 @@ function verbOf(text: string): string | undefined {
   return found && !/\b(?:when|if|while)\b/i.test(found[0].slice(4)) ? stem(found[1]!) : undefined
 }
 
+/** "Martha Quill" is meant where only "Quill" is written: the first of two names that stand together need not be repeated. */
+function withSurnames(wanted: Wanted[], text: string): void {
+  for (const [at, term] of wanted.entries()) {
+    const next = wanted[at + 1]
+    if (term.role !== 'name' || next?.role !== 'name') continue
+    if (!new RegExp(`(?<!\\p{L})${term.word} ${next.word}(?!\\p{L})`, 'iu').test(text)) continue
+    wanted[at] = { ...term, forms: [...term.forms, { stems: [next.stem], share: SURNAME_ALONE }] }
+  }
+}
+const SURNAME_ALONE = 0.6
+
 /** Verbs that mean one thing alone and another with a particle. */
 const PARTICLE_VERB =
   /\b(carry|carried|hand|take|bring|pass|passed|move|sign|give|send|check|drop|pick|turn|switch|set|fill|log|lock|let|check|call|cut|pay|hold|find|look|put|run|shut|top|wear|work|write|rent|throw) (over|in|out|off|up|down|away)\b(?! (?:of|to) )(?!(?<= (?:over|in)) (?:the|a|an|my|your|our) )/i
@@ -273,7 +294,7 @@ const DONE_WEIGHT = 1.25
 /** What it is to be done to: the last word of the thing named right after what is to be done. */
 function objectIn(text: string): string | undefined {
   const found =
-    /\b(?:can|may|could|must|should|do|does|did|will|would|to) (?:(?:i|we|you|they|one) )?\p{L}+ (?:(?:up|out|off|in|down|back) )?(?:the|an?|my|our|your|their|some|any|this|that) ((?:[\p{L}’'-]+ ){0,2}?[\p{L}’'-]+)(?=[?.,!]|$| (?:of|for|to|in|on|at|with|from|by|when|if|and|or|before|after|during|without|back|off|out|myself|later|again|online|there|here)\b)/iu.exec(
+    /\b(?:can|may|could|must|should|do|does|did|will|would|to) (?:(?:i|we|you|they|one) )?\p{L}+ (?:(?:up|out|off|in|down|back) )?(?:the|an?|my|our|your|their|some|any|this|that) ((?:[\p{L}’'-]+ ){0,2}?[\p{L}’'-]+)(?=[?.,!]|$| (?:of|for|to|in|on|at|with|from|by|when|if|and|or|before|after|during|without|back|off|out|myself|later|again|online|there|here|inside|outside|upstairs|downstairs|home|abroad|today|tomorrow|now|early|late|alone|together|away|yet|too|as)\b)/iu.exec(
       text,
     )
   return found ? stem(found[1]!.split(' ').at(-1)!) : undefined

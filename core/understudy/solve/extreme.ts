@@ -11,6 +11,8 @@ import { heldBy } from '../wanted'
 interface Wish {
   readonly direction: 'most' | 'least'
   readonly dimension?: Quantity['dimension']
+  /** Whether it is of years: "the oldest". */
+  readonly isYear?: boolean
   /** What it is of when no column is named. */
   readonly usually?: readonly Quantity['dimension'][]
 }
@@ -25,6 +27,8 @@ const WISHES: readonly (readonly [RegExp, Wish])[] = [
   [/\b(?:quickest|fastest)\b/i, { direction: 'least', dimension: 'duration' }],
   [/\blongest\b/i, { direction: 'most', usually: ['duration', 'length'] }],
   [/\bshortest\b/i, { direction: 'least', usually: ['duration', 'length'] }],
+  [/\b(?:oldest|earliest|first)\b/i, { direction: 'least', isYear: true }],
+  [/\b(?:newest|youngest|latest|most recent)\b/i, { direction: 'most', isYear: true }],
   [/\b(?:highest|largest|biggest|greatest|most|tallest|widest)\b/i, { direction: 'most' }],
   [/\b(?:lowest|smallest|least|fewest|narrowest)\b/i, { direction: 'least' }],
 ]
@@ -100,7 +104,7 @@ const COLUMN = 0.5
 
 const isWish = (stem: string): boolean =>
   WISHES.some(([pattern]) => pattern.test(stem)) ||
-  /^(?:cheap|dear|expens|costl|pric|heavi|light|hot|cold|quick|fast|long|short|high|larg|big|great|most|tall|wide|low|small|least|few)/.test(
+  /^(?:cheap|dear|expens|costl|pric|heavi|light|hot|cold|quick|fast|long|short|high|old|new|earli|recent|first|larg|big|great|most|tall|wide|low|small|least|few)/.test(
     stem,
   )
 
@@ -118,7 +122,7 @@ function columnFor(wish: Wish, rows: readonly Evidence[], task: Task): string | 
     .sort((a, b) => b.hits - a.hits)
   if (named[0] && named[0].hits > 0) return named[0].header
   // A word such as "cheapest" tells the kind of figure; the first such column is the one people mean.
-  if (wish.dimension !== undefined) return columns[0]
+  if (wish.dimension !== undefined || wish.isYear) return columns[0]
   return columns.find((header) =>
     distinct(rows, header).some((value) => quantitiesIn(value).some((each) => wish.usually?.includes(each.dimension))),
   )
@@ -126,6 +130,10 @@ function columnFor(wish: Wish, rows: readonly Evidence[], task: Task): string | 
 
 /** The figure a cell holds, of the kind wished for; undefined when it holds none. */
 function figureIn(value: string, wish: Wish): number | undefined {
+  if (wish.isYear)
+    return /^(?:c\.? ?|about |around )?1\d{3}$|^20\d\d$/.test(value.trim())
+      ? Number(value.match(/\d{4}/)![0])
+      : undefined
   if (wish.dimension === 'money' && /^(?:free|none|nothing|no charge)\b/i.test(value)) return 0
   const found = quantitiesIn(value).filter((each) => wish.dimension === undefined || each.dimension === wish.dimension)
   if (found.length > 0) return found[0]!.value

@@ -1,5 +1,16 @@
-import { daysIn, hoursIn, partOfDayIn, type Hours } from '../../text'
+import {
+  datesIn,
+  daysIn,
+  feastsIn,
+  finished,
+  hoursIn,
+  liesIn,
+  partOfDayIn,
+  stretchesOfYear,
+  type Hours,
+} from '../../text'
 import type { Evidence } from '../evidence'
+import { unitsOf, type Unit } from '../units'
 import { sayUnit, withoutVerdict } from '../phrase'
 import type { Finding, Solver, Task } from '../task'
 
@@ -12,8 +23,11 @@ const WORTH_COMING = 60
 /** Answers whether something is open at a time or in a part of the day, from the hours that are stated for the day. */
 export const openThen: Solver = (task): Finding | undefined => {
   const { text, days } = task.asked
+  if (task.kind !== 'yesNo' || !ASKS_OPEN.test(text)) return undefined
+  const onDate = openOnDate(task)
+  if (onDate) return onDate
   const when = partOfDayIn(text)
-  if (task.kind !== 'yesNo' || !when || !ASKS_OPEN.test(text)) return undefined
+  if (!when) return undefined
   const best = task.enough[0]
   if (!best) return undefined
   const hours = statedBy(best)
@@ -31,14 +45,29 @@ export const openThen: Solver = (task): Finding | undefined => {
   return saying(best, isOpen, task)
 }
 
-function saying(unit: Evidence, isOpen: boolean | undefined, task: Task): Finding {
+/** "We close from 20 December to 6 January", asked of Christmas or of 2 January. */
+function openOnDate(task: Task): Finding | undefined {
+  const [day] = [...datesIn(task.asked.text), ...feastsIn(task.asked.text)]
+  if (!day) return undefined
+  for (const unit of task.passages.flatMap(unitsOf)) {
+    if (unit.kind === 'row' || !CLOSES.test(unit.text)) continue
+    if (stretchesOfYear(unit.text).some((stretch) => liesIn(day, stretch))) return saying(unit, false, task)
+  }
+  return undefined
+}
+const CLOSES = /\b(?:close|closes|closed|shut)\b/i
+
+function saying(unit: Unit, isOpen: boolean | undefined, task: Task): Finding {
   const { yes, no, depends } = task.phrases
   const isYes = ASKS_CLOSED.test(task.asked.text) ? isOpen === false : isOpen
   return {
     solver: 'hours',
     pieces: [
       { text: isOpen === undefined ? depends : isYes ? yes : no, isVerdict: true },
-      { text: withoutVerdict(sayUnit(unit, task)), cites: [unit.passage.number] },
+      {
+        text: withoutVerdict('score' in unit ? sayUnit(unit as Evidence, task) : finished(unit.text)),
+        cites: [unit.passage.number],
+      },
     ],
     note: `The time asked about was held against the hours in “${unit.text}”.`,
   }
