@@ -59,7 +59,7 @@ export function answerKindOf(line: string): AnswerKind {
   )
     return 'money'
   if (
-    /\b(?:until when|since when|when|what time|which day|what day|what date|opening hours|by when|how soon|how early|how late)\b/.test(
+    /\b(?:until when|since when|when|what time|which day|what day|what date|opening hours|by when|opening times?|closing times?|hours of opening|how soon|how early|how late)\b/.test(
       text,
     ) &&
     !YES_NO.test(text) &&

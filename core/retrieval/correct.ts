@@ -26,7 +26,7 @@ export function correctSpelling(
   return words(question).flatMap((word): Correction[] => {
     const own = stem(word.text)
     const isName = word.start > 0 && /^\p{Lu}\p{Ll}/u.test(word.text)
-    if (own.length < SHORTEST || isName || numberOf(word.text) !== undefined || /\d/.test(word.text)) return []
+    if (word.text.length < SHORTEST || isName || numberOf(word.text) !== undefined || /\d/.test(word.text)) return []
     if (isStopWord(word.text) || known.has(own) || index.has(own) || isEnglishWord(word.text)) return []
     const most = word.text.length >= TWO_EDITS_FROM ? 2 : 1
     const found = questionWordNear(word.text.toLowerCase()) ?? nearestTerm(index, word.text.toLowerCase(), most)

@@ -1,6 +1,7 @@
 /** Irregular English forms, and comparatives of measures, by the form they belong to: Snowball's rules join only regular endings. */
 const FORMS = `
 be been being
+become became
 begin began begun
 bite bit bitten
 break broke broken

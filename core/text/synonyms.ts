@@ -386,6 +386,7 @@ out of order, broken, faulty
 free of charge, free
 e-mail, email, mail
 run out, expire, lapse
+public transport, bus, train, tram
 picnic, packed lunch, own food, own sandwiches
 set up, create, establish
 switch off, turn off, disable, deactivate, stop, opt out

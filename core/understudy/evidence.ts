@@ -158,6 +158,11 @@ const ASKS_LEAVE =
   /\b(?:can|may|could|allowed to|able to) (?:i|we|my|our|one|you|people|visitors|guests|children)\b|\ballowed to\b/i
 const LEAVE = 0.8
 
+/** "15% off" is a discount. */
+const IS_DISCOUNT = /^(?:discount|reduct|rebat)$/
+const PERCENT_OFF = /(?:%|per cent) (?:off|less|cheaper)\b|\b(?:half|reduced) price\b/i
+const DISCOUNT = 0.9
+
 /** "Bonfires are allowed …" answers whether one may light, bring or fly them. */
 const isLeaveFor = (term: Wanted, unit: Unit, question: string): boolean =>
   term.isDone === true && ASKS_LEAVE.test(question) && GIVES_LEAVE.test(unit.text)
@@ -170,6 +175,7 @@ function found(
 ): number {
   const inside = heldBy(term, own)
   if (inside === 1) return isWritten(term, unit.text) ? 1 : unit.kind === 'row' ? INFLECTED_IN_ROW : INFLECTED
+  if (inside === 0 && IS_DISCOUNT.test(term.stem) && PERCENT_OFF.test(unit.text)) return DISCOUNT
   if (inside === 0 && isLeaveFor(term, unit, question)) return LEAVE
   const nearby = Math.max(
     heldBy(term, paragraph) * SHARES.paragraph,
@@ -234,6 +240,8 @@ function isAside({ unit, own }: Looked, asked: Asked): boolean {
 /** "Events that have already been created …", "cannot be used to …". */
 const BYGONE = /\b(?:ha(?:ve|s|d) (?:already |just |not |never )?(?:been )?|cannot be (?:\p{L}+ to )?)(\p{L}+)/giu
 
+const UNSAID_WEIGHT = 0.3
+
 /** Kinds of question that a table answers by what it states. */
 const STATES: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'measure', 'list'])
 
@@ -262,7 +270,8 @@ function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Insta
       light.held += term.weight * share
       continue
     }
-    sum.whole += term.weight
+    // What the agent is all about goes without saying.
+    sum.whole += term.isAmbient && share === 0 ? UNSAID_WEIGHT : term.weight
     sum.held += term.weight * share
     if (term.role === 'subject' || term.role === 'focus') {
       sum.restWhole += term.weight
@@ -368,7 +377,6 @@ function isAnInstance({ unit, own }: Looked, term: Wanted, kind: AnswerKind, ask
   if (kind === 'time' || kind === 'count') return true
   if (kind === 'measure') return asksForMeasure(asked.text)
   if (term.stem === 'version') return [...asked.terms].some((each) => each.role === 'name' && NUMBERED(each, unit.text))
-  if (term.stem === 'discount') return /%/.test(unit.text)
   if (/^(?:mail|email|e-mail|address)$/.test(term.stem)) return /@/.test(unit.text)
   if (kind !== 'list') return false
   return [...asked.names].some((name) => own.has(name) && kinds(name, term.stem))

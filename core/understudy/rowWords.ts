@@ -32,7 +32,8 @@ export function sayRow(row: Evidence, told: readonly string[], task: Task): stri
 export function sayCell({ header, value }: Cell, { asked, phrases }: Pick<Task, 'asked' | 'phrases'>): string {
   const noun = header.toLowerCase()
   if (/^(?:notes?|remarks?|comments?|details?|info(?:rmation)?)$/.test(noun)) return lowerFirst(value)
-  if (/^(?:per|each|every|a|an) /.test(noun)) return `it is ${value} ${noun}`
+  if (/^(?:per|each|every|a|an|at|in|on|with|without|by|before|after) |^online$/.test(noun))
+    return `it is ${value} ${noun}`
   if (daysIn(header).size > 0) return `on ${header} it is ${value}`
   if (HAPPENS.has(noun)) return `it ${noun} ${prepositionFor(value)}${value}`
   if (/ (?:pay|pays|cost|costs|get|gets)$/.test(noun)) return `${asNoun(header)} ${value}`

@@ -96,9 +96,17 @@ function addSentence(
   const isSameLine = before?.kind === 'sentence' && before.paragraph === line
   if (isSameLine && POINTS_BACK.test(text) && !before.text.endsWith(':'))
     add('sentence', `${before.text} ${text}`, line)
+  else if (isSameLine && isTold(before.text, text)) add('sentence', `${before.text} ${text}`, line)
   else if (isSameLine && POINTS_IN.test(text)) add('sentence', `${namedBefore(before.text)} ${text}`, line)
   else add('sentence', text, line)
 }
+
+/** "On 4 February 1831 a lamp fell. The fire destroyed …": what is told as known goes on with what happened on the day. */
+const isTold = (before: string, text: string): boolean =>
+  HAS_YEAR.test(before) &&
+  !HAS_YEAR.test(text) &&
+  /^The \p{Ll}+ (?:\p{L}+ed|was|were|took|began|broke|fell)\b/u.test(text)
+const HAS_YEAR = /\b(?:1[0-9]|20)\d\d\b/
 
 /** Of sentences said together, the one that names what the others point to. */
 const namedBefore = (text: string): string => sentences(text)[0]?.text ?? text

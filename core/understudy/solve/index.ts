@@ -1,5 +1,6 @@
 import type { Finding, Solver, Task } from '../task'
 import { asAsked } from './asAsked'
+import { forTheAge } from './byAge'
 import { sideBySide } from './compare'
 import { mostOrLeast } from './extreme'
 import { asFact } from './fact'
@@ -23,6 +24,7 @@ const SOLVERS: readonly Solver[] = [
   inCase,
   inPoints,
   sideBySide,
+  forTheAge,
   recommend,
   savingOf,
   mostOrLeast,

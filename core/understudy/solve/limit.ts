@@ -96,10 +96,19 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
     })
   })
   // A demand on those beyond a bound says nothing to those within it.
-  return limits
+  const [best, ...others] = limits
     .filter((each) => !appliesOnly(each, task) || judged(quantity, each) !== false)
-    .sort((a, b) => b.fit - a.fit)[0]
+    .sort((a, b) => b.fit - a.fit)
+  // Who may come from ten on and up to thirty may not with forty: of limits on one thing, the one that is not kept decides.
+  const isBroken = (each: Limit) => MOST_OR_LEAST.has(each.limit.bound) && judged(quantity, each) === false
+  const broken =
+    best && others.find((each) => (each.unit === best.unit || each.fit >= best.fit - BESIDE) && isBroken(each))
+  return best && broken && MOST_OR_LEAST.has(best.limit.bound) && judged(quantity, best) ? broken : best
 }
+
+const MOST_OR_LEAST: ReadonlySet<Quantity['bound']> = new Set(['most', 'least'])
+/** Limits that fit nearly as well as the best are on the same thing. */
+const BESIDE = 0.4
 
 /** What is measured tells a limit by itself: "up to 15 MB" for a picture holds for whatever is done with one. */
 const MEASURED: ReadonlySet<Quantity['dimension']> = new Set(['mass', 'length', 'volume', 'area', 'data', 'power'])

@@ -103,3 +103,39 @@ describe('statements', () => {
     )
   })
 })
+
+const CLASSES = found(
+  '"Clay!" is for children from 5 to 8 years and takes one hour. "Glaze" is for ages 8 to 12. ' +
+    '"Kiln" is for ages 13 and over. From November to March we open at weekends only, from 11:00 to 16:00. ' +
+    'From April to October we open every day from 10:00 to 18:00. We close from 20 December to 6 January. ' +
+    'Groups of twelve or more get 15% off. The smallest group is five people, the largest 30. ' +
+    'On 4 May 1931 a lamp was knocked over in the store. The fire destroyed the roof. ' +
+    'The classes were begun by Agnes Brill, a potter. Brill opened a shop in 1950. The copy of her first vase is in the hall.',
+  ['Classes'],
+)
+const PRICES = found(
+  'Guest: Adult; At the door: £9.50; Online: £8.50\nGuest: Child (5 to 16); At the door: £5.00; Online: £4.50\n' +
+    'Guest: Family (2 adults, up to 3 children); At the door: £24.00; Online: £22.00',
+  ['Prices'],
+)
+const told = (question: string) => answered(question, [CLASSES, PRICES]).text.replace(/ ?\[\d+\]/g, '')
+
+describe('ages, dates and people', () => {
+  it.each([
+    ['an age lies in a range', 'Which class suits 7-year-olds?', /^"Clay!" is for children/],
+    ['an open range has no upper end', 'Which class is right for a 40-year-old?', /^"Kiln"/],
+    ['a feast lies in a stretch of the year', 'Are you open at Christmas?', /^No\. We close from 20 December/],
+    ['so does a date, over the new year', 'Are you open on 2 January?', /^No\. We close from 20 December/],
+    ['a season is some of its months', 'What are the opening times in winter?', /^From November to March/],
+    ['a group is so many people', 'Can a group of eight get a discount?', /^No\. Groups of twelve/],
+    [
+      'a figure without its noun is of the one before',
+      'Can we come with a group of 40 people?',
+      /^No\. .*the largest 30/,
+    ],
+    ['what happened is told with its day', 'When was the fire?', /^On 4 May 1931 a lamp .* The fire destroyed/],
+    ['a surname stands for the whole name', 'What did Agnes Brill open?', /Brill opened a shop/],
+    ['each row has its own guests', 'What do two adults and two children pay online?', /^The total is £26\.00/],
+    ['a named column is cheaper than the other', 'How much cheaper is an adult online?', /That saves £1\.00/],
+  ])('%s: %s', (_what, question, reply) => expect(told(question)).toMatch(reply))
+})

@@ -39,7 +39,9 @@ export const workOutSum: Solver = (task) => {
       /\b(?:get|refund(?:ed)?|paid|back)\b/i.test(task.asked.text))
   if (!isMoney) return undefined
   const groups = groupsIn(task.asked.text, task.party)
-  return byColumns(task, groups) ?? byRows(task) ?? byTiers(task, groups) ?? byRate(task, groups)
+  return (
+    byColumns(task, groups) ?? byOwnRows(task, groups) ?? byRows(task) ?? byTiers(task, groups) ?? byRate(task, groups)
+  )
 }
 
 /** What the question counts, and who the visitor said they are when it asks "for us". */
@@ -91,6 +93,39 @@ function byColumns(task: Task, groups: readonly Group[]): Finding | undefined {
   })
   if (lines.length !== distinct.length) return undefined
   return summed(lines, asNoun(keyOf(row).value), row, task)
+}
+
+/** Each group has a row of its own, and the question means one column: "two adults and two children online". */
+function byOwnRows(task: Task, groups: readonly Group[]): Finding | undefined {
+  const best = task.evidence.find((each) => each.kind === 'row')
+  if (!best || groups.length === 0 || pieces(groups) < 2) return undefined
+  const table = tableOf(best, task.evidence)
+  const own = groups.map((group) => ({ group, row: table.find((row) => isRowOf(row, group, task)) }))
+  if (own.some(({ row }) => row === undefined)) return undefined
+  const rows = own.map(({ row }) => row!)
+  const priced = rows[0]!.cells
+    .map((cell) => cell.header)
+    .filter((header) => rows.every((row) => oneSum(valueOf(row, header)) ?? isFree(row, header)))
+  const { told } = matchRows(rows[0]!, task)
+  const column = priced.length === 1 ? priced[0] : told.length === 1 && priced.includes(told[0]!) ? told[0] : undefined
+  const sign = column && rows.map((row) => oneSum(valueOf(row, column))?.sign).find((each) => each !== undefined)
+  if (column === undefined || sign === undefined) return undefined
+  const lines = own.map(({ group, row }) => ({
+    count: group.count,
+    amount: oneSum(valueOf(row!, column))?.amount ?? 0,
+    sign,
+    of: group.noun.toLowerCase(),
+  }))
+  return summed(lines, '', rows[0]!, task)
+}
+
+const isFree = (row: Evidence, header: string): boolean => /^free\b/i.test(valueOf(row, header))
+
+/** "Child (5 to 16)" is the row of children, "Family (2 adults, up to 3 children)" is not. */
+function isRowOf(row: Evidence, group: Group, task: Task): boolean {
+  const key = contentStems(keyOf(row).value.replace(/\([^)]*\)/g, ' '))
+  const names = new Set(group.stems.flatMap((each) => [each, ...synonymsOf(each), ...glossaryNames(each, task)]))
+  return key.size > 0 && [...key].every((each) => names.has(each))
 }
 
 const TOGETHER = /\b(?:together|in total|altogether|and|both)\b/i
