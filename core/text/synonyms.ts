@@ -135,6 +135,8 @@ allergic allergy allergen
 key fob
 provide supply include included provided supplied
 upload attach
+see view watch
+read view see
 die kill dead death perish
 turn run operate work rotate
 land meadow field ground
@@ -383,7 +385,7 @@ pick up, collect, collected, collection
 give notice, end, ended, terminate, cancel
 sign up, register, join, enrol
 out of order, broken, faulty
-free of charge, free
+free of charge, free, for nothing
 e-mail, email, mail
 run out, expire, lapse
 public transport, bus, train, tram

@@ -12,7 +12,7 @@ import {
 } from '../text'
 import type { AnswerKind } from '../question'
 import type { GivenPassage } from '../dialogue'
-import { keyOf, unitsOf, type Unit } from './units'
+import { isStep, keyOf, unitsOf, type Unit } from './units'
 import { asksForMeasure, instructs, suits } from './fit'
 import { heldBy, type Asked, type Wanted } from './wanted'
 
@@ -47,6 +47,7 @@ const BONUS = {
   topic: 0.12,
   caption: 0.12,
   measure: 0.4,
+  cell: 0.2,
 } as const
 /** The words a sentence opens with say what it is about. */
 const TOPIC_WORDS = 3
@@ -196,6 +197,7 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
     BONUS.fits * fit +
     (speaksOfCase(unit, asked) ? BONUS.case : 0) +
     BONUS.person * facing(unit, asked) +
+    (isCellAskedFor(unit, asked) ? BONUS.cell : 0) +
     (topics > 0 ? (unit.kind === 'row' ? BONUS.caption : BONUS.topic) : 0) +
     (unit.kind === 'row' && sharesMeasure(asked.text, unit.text) ? BONUS.measure : 0) +
     BONUS.rank * rank +
@@ -212,7 +214,7 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
           (other) => looked.own.has(other) && !asked.terms.some((each) => each.stem === other),
         ),
     )
-  const ofOtherDays = isOfOtherTimes(unit, asked) ? OTHER_DAYS : 1
+  const ofOtherDays = isOfOtherTimes(unit, asked) || isOfThePast(unit, asked) ? OTHER_DAYS : 1
   const flaw = unit.text.endsWith('?') ? QUESTION_FLAW : 0
   const opposite = isOpposite ? OPPOSITE : 1
   const direct = directOf(looked, asked, (term) => isAnInstance(looked, term, kind, asked, kinds))
@@ -230,7 +232,8 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
  * so does one that says what cannot be done or was done before.
  */
 function isAside({ unit, own }: Looked, asked: Asked): boolean {
-  if (unit.kind !== 'sentence' || suits(unit, 'howTo', asked) > 0) return false
+  if ((unit.kind !== 'sentence' && unit.kind !== 'item') || isStep(unit) || suits(unit, 'howTo', asked) > 0)
+    return false
   const named = /\bhow (?:do|can|should|would|must|may) (?:i|we|you|one|they) ([\p{L}-]+)/iu.exec(asked.text)?.[1]
   if (named === undefined) return false
   const verb = stem(named)
@@ -408,6 +411,24 @@ function sharedPairs(pairs: ReadonlySet<string>, text: string): number {
   let shared = 0
   for (let at = 1; at < all.length; at++) if (pairs.has(`${all[at - 1]!.stem} ${all[at]!.stem}`)) shared++
   return shared
+}
+
+/** "How many are there today?" is not answered by what a year of the past had. */
+const isOfThePast = ({ text }: Unit, asked: Asked): boolean =>
+  /\b(?:today|now|nowadays|currently|at present|these days)\b/i.test(asked.text) &&
+  (/\b1\d{3}\b/.test(text) ||
+    (/\b(?:was|were|had)\b/.test(text) && !/\b(?:is|are|has|have|can|may|will)\b/.test(text))) &&
+  !/\b(?:today|now|still)\b/i.test(text)
+
+/** Whether the question names all of what a row is about and all of one of its headers: "an adult … at the door". */
+function isCellAskedFor(unit: Unit, asked: Asked): boolean {
+  if (unit.kind !== 'row') return false
+  const isNamed = (text: string) => {
+    const stems = contentStems(text.replace(/\([^)]*\)/g, ' '))
+    return stems.size > 0 && [...stems].every((each) => asked.terms.some((term) => heldBy(term, new Set([each])) > 0))
+  }
+  const key = keyOf(unit)
+  return isNamed(key.value) && unit.cells.some((cell) => cell !== key && isNamed(cell.header))
 }
 
 /** Whether a unit speaks of days or months, and of none that the question names. */

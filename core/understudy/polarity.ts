@@ -93,17 +93,30 @@ function clauseFor(unit: Unit, asked: Asked): string {
   )
   const ofDay = [...asked.days].length === 1 ? clauses.find((clause) => namesDay(clause, asked.days)) : undefined
   if (ofDay !== undefined) return ofDay
+  const who = subjectOf(asked)
   let best = { clause: clauses[0] ?? '', hits: -1 }
   for (const clause of whole(clauses)) {
     const stems = stemSet(clause)
     const hits = asked.terms.reduce(
       (sum, term) => sum + heldBy(term, stems) * (term.role === 'name' ? 0.6 : term.weight),
-      0,
+      who && heldBy(who, stems) > 0 ? OF_WHOM : 0,
     )
     // Of two that say as much, the one that denies is the one that matters.
     if (hits > best.hits || (hits === best.hits && hits > 0 && isNegated(clause, asked))) best = { clause, hits }
   }
   return best.clause
+}
+
+/** "Can a secretary read notes?": what is said of secretaries counts more than what is said of notes. */
+const OF_WHOM = 1
+
+function subjectOf({ text, terms }: Asked): Asked['terms'][number] | undefined {
+  const noun =
+    /^\W*(?:can|may|could|do|does|did|must|should|will|are|is) (?:an?|the|my|our|your)? ?([\p{L}-]+) \p{L}/iu.exec(
+      text,
+    )?.[1]
+  const own = noun === undefined ? undefined : stemSet(noun)
+  return own && terms.find((term) => term.role !== 'light' && own.has(term.stem))
 }
 
 /** "Open daily … closed on Thursdays", asked of Thursday: what is said of the very day stands above what holds of all. */

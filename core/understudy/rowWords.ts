@@ -35,6 +35,12 @@ export function sayCell({ header, value }: Cell, { asked, phrases }: Pick<Task, 
   if (/^(?:per|each|every|a|an|at|in|on|with|without|by|before|after) |^online$/.test(noun))
     return `it is ${value} ${noun}`
   if (daysIn(header).size > 0) return `on ${header} it is ${value}`
+  if (
+    /^(?:can|may|must|is|are|has|have|needs|arrives|opens|closes|starts|ends|lasts|costs|takes|allows) \p{L}/u.test(
+      noun,
+    )
+  )
+    return `it ${noun} ${value}`
   if (HAPPENS.has(noun)) return `it ${noun} ${prepositionFor(value)}${value}`
   if (/ (?:pay|pays|cost|costs|get|gets)$/.test(noun)) return `${asNoun(header)} ${value}`
   if (/^(?:what|how|when|where|who|why) /.test(noun)) return `${noun}: ${value}`

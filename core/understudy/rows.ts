@@ -131,6 +131,19 @@ const LIGHT_HIT = 0.4
 const ORDER = /^(?:first|last|earliest|latest|next|least|most)$/
 const ORDER_HIT = 1.5
 
+/** Headers that name what is asked for in other words. */
+const HEADERS: readonly (readonly [RegExp, RegExp])[] = [
+  [/\bmade (?:of|from|out of)\b/i, /^materials?\b/i],
+  [
+    /\bwho\b.*\b(?:made|built|wrote|painted|designed)\b|\bmade by\b/i,
+    /^(?:maker|made by|builder|built by|author|by|artist)\b/i,
+  ],
+  [/^\W*where\b/i, /^(?:location|place|where|floor|room|address|site|venue)\b/i],
+  [/^\W*(?:when|what year|in which year)\b/i, /^(?:year|date|when)\b/i],
+  [/^\W*who\b/i, /^(?:contact|name|person|who|responsible)\b/i],
+]
+const MEANT_HIT = 2
+
 /** How much of the question a header holds, and how much of the header the question's terms make up. */
 function headerFit(header: string, asked: Asked): { hits: number; share: number } {
   const stems = stemSet(header)
@@ -139,9 +152,10 @@ function headerFit(header: string, asked: Asked): { hits: number; share: number 
   const isOfSize = measures.some((each) =>
     quantitiesIn(asked.text).some((other) => other.dimension === each.dimension && other.value === each.value),
   )
+  const isMeant = HEADERS.some(([question, name]) => question.test(asked.text) && name.test(header))
   const hits = held.reduce(
     (sum, term) => sum + (ORDER.test(term.word) ? ORDER_HIT : term.role === 'light' ? LIGHT_HIT : 1),
-    isOfSize ? 1 : 0,
+    (isOfSize ? 1 : 0) + (isMeant ? MEANT_HIT : 0),
   )
   return { hits, share: stems.size === 0 ? 0 : held.length / stems.size }
 }

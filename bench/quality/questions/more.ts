@@ -215,6 +215,10 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'yesNo', say: 'Is the recycling centre open on Thursdays?', has: ['No'], from: 'Bins' },
   ],
   service: [
+    { kind: 'fact', say: 'Which clubs get Branch for nothing?', has: ['Youth'], from: 'Billing' },
+    { kind: 'yesNo', say: 'Can a secretary read private notes?', has: ['Yes'], from: 'Getting started' },
+    { kind: 'unknown', say: 'How do I print the list of members?' },
+    { kind: 'fact', say: 'What happens to the card fee when I refund a member?', has: ['not given back'] },
     { kind: 'yesNo', say: 'Is Saturday chat available in the afternoon?', has: ['No'], from: 'Troubleshooting' },
     { kind: 'unknown', say: 'How do I change the logo of the club?' },
     { kind: 'unknown', say: 'What is your postal address?' },
@@ -222,5 +226,10 @@ export const more: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'limit', say: 'Are 10 GB of pictures too much for Branch?', has: ['Yes', '5 GB'], from: 'plans' },
     { kind: 'fact', say: 'Within what time must the new owner agree?', has: ['14 days'], from: 'Getting started' },
   ],
-  museum: [],
+  museum: [
+    { kind: 'unknown', say: 'How many people work at the museum today?' },
+    { kind: 'table', say: 'What is the strike banner made of?', has: ['linen'], from: 'collection' },
+    { kind: 'table', say: 'What does an adult pay at the door?', has: ['£9.50'], from: 'visit' },
+    { kind: 'unknown', say: 'How many looms are there today?' },
+  ],
 }
