@@ -3,7 +3,7 @@ import { compile, briefFrom, parsePrompt } from '../brief'
 import { answerKindOf } from '../question'
 import { needsFit, suits } from './fit'
 import { unitsOf } from './units'
-import { askedOf } from './wanted'
+import { askedOf } from './asked'
 
 const view = parsePrompt(compile(briefFrom({})).text)
 

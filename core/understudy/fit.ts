@@ -1,7 +1,7 @@
 import { quantitiesIn, stem, stemList, stemSet, terms, type Quantity } from '../text'
 import type { AnswerKind } from '../question'
 import { keyOf, type Unit } from './units'
-import { heldBy, type Asked } from './wanted'
+import { heldBy, type Asked } from './asked'
 
 const TIME =
   /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:minutes?|hours?|days?|weeks?|months?|years?|daily|at once|always|never|january|february|march|april|may|june|july|august|september|october|november|december)\b|\b(?:in|since|from|until|by) (?:1[5-9]|20)\d\d\b|\b\d{1,2}(?:st|nd|rd|th)\b/i

@@ -16,7 +16,7 @@ import { sayUnit } from './phrase'
 import { profileOf } from './profile'
 import { solve } from './solve'
 import type { Finding, Party, Task } from './task'
-import { askedOf, namesIn } from './wanted'
+import { askedOf, namesIn } from './asked'
 
 /** What Understudy says to one prompt, and how it came to it. */
 export interface Answer {

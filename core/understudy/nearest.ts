@@ -3,7 +3,7 @@ import type { PromptView } from '../brief'
 import type { GivenPassage } from '../dialogue'
 import { listed, type Phrases } from '../phrases'
 import { gatherEvidence, isOfOtherTimes, type Evidence } from './evidence'
-import { askedOf, heldBy, type Asked } from './wanted'
+import { askedOf, heldBy, type Asked } from './asked'
 
 /**
  * What the library does hold near a question it does not answer: the statement that speaks of most of it, said to be no

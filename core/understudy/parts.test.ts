@@ -7,7 +7,7 @@ import { closer, emojiFor, hedged, inRegister, opener, pick, unitsAllowed } from
 import { inWantedWords, isAllowed, ordersFor } from './obey'
 import { lowerFirst } from './rowWords'
 import { unitsOf } from './units'
-import { askedOf, namesIn } from './wanted'
+import { askedOf, namesIn } from './asked'
 
 const passage = (text: string, place = 'Rules › Plots') => ({ number: 1, place, text })
 const view = (brief: Parameters<typeof briefFrom>[0] = {}) => parsePrompt(compile(briefFrom(brief)).text)

@@ -1,7 +1,7 @@
 import { daysIn, oppositesOf, quantitiesIn, stemSet } from '../text'
-
+import { asksLeave, grants } from './leave'
 import type { Unit } from './units'
-import { heldBy, type Asked } from './wanted'
+import { heldBy, type Asked } from './asked'
 
 /** What a statement says to a yes/no question. */
 export type Polarity = 'yes' | 'no' | 'depends' | 'unclear'
@@ -54,16 +54,12 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
   if (saysOpposite(clause, asked)) return isNegated(clause, asked) ? 'yes' : 'no'
   if (isNegated(clause, asked)) return 'no'
   if (onlyOther(clause, asked)) return 'no'
-  if (NEEDED.test(clause) && !/\b(?:may|can|allowed|welcome|free)\b/i.test(clause) && ASKS_LEAVE.test(asked.text)) {
+  if (NEEDED.test(clause) && !/\b(?:may|can|allowed|welcome|free)\b/i.test(clause) && asksLeave(asked.text)) {
     return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'unclear'
   }
-  if (ASKS_LEAVE.test(asked.text) && !GRANTS.test(clause) && !doesWhatIsAsked(clause, asked)) return 'unclear'
+  if (asksLeave(asked.text) && !grants(clause) && !doesWhatIsAsked(clause, asked)) return 'unclear'
   return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'yes'
 }
-
-/** Says that somebody may, or is served: "you can", "we offer", "is free", "are welcome". */
-const GRANTS =
-  /\b(?:may|can|could|allowed|permitted|welcome|possible|open|free|available|offers?|provides?|provided|accept(?:s|ed)?|includes?|included|lends?|lent|hires?|hired|we|us|our|you|your|yours|anyone|everyone|anybody|everybody|all)\b/i
 
 /** Whether a statement speaks of doing what is asked for, leave or no leave. */
 function doesWhatIsAsked(clause: string, asked: Asked): boolean {
@@ -78,8 +74,6 @@ function saysOpposite(clause: string, asked: Asked): boolean {
     (term) => heldBy(term, stems) === 0 && [...oppositesOf(term.stem)].some((other) => stems.has(other)),
   )
 }
-
-const ASKS_LEAVE = /^\W*(?:\w+ )?(?:can|may|could|am i allowed|are we allowed)\b/i
 
 /** The clause of a unit that holds most terms of the question; the first of several. */
 function clauseFor(unit: Unit, asked: Asked): string {

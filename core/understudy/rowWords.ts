@@ -4,7 +4,7 @@ import type { Evidence } from './evidence'
 import { hitsValue } from './rows'
 import type { Piece, Task } from './task'
 import { keyOf, type Cell } from './units'
-import type { Asked } from './wanted'
+import type { Asked } from './asked'
 
 /**
  * A row as a sentence: "For Long Isle, the adult return is £10.80." The first cell says what the row is about, cells

@@ -4,7 +4,7 @@ import { type Evidence } from './evidence'
 import { suits } from './fit'
 import type { Task } from './task'
 import { keyOf, type Cell, type Unit } from './units'
-import { heldBy, type Asked } from './wanted'
+import { heldBy, type Asked } from './asked'
 
 /** Rows of one table that answer a question equally well, and the columns that hold the answer. */
 export interface RowMatch {

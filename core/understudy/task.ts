@@ -4,7 +4,7 @@ import type { GivenPassage } from '../dialogue'
 import type { Evidence } from './evidence'
 import type { Phrases } from '../phrases'
 import type { Cell } from './units'
-import type { Asked } from './wanted'
+import type { Asked } from './asked'
 
 /** What a visitor told of themselves, as far as it bears on an answer. */
 export interface Party {

@@ -3,7 +3,7 @@ import { needsFit, suits } from '../fit'
 import { unitsAllowed } from '../manner'
 import type { Finding, Solver, Task } from '../task'
 import { questionOver, unitsOf } from '../units'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 
 /** A heading asks the same when it holds this share of the question, and the question this share of it. */
 const SAME = 0.85

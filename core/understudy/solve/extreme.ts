@@ -5,7 +5,7 @@ import { distinct, tableOf, valueOf } from '../rows'
 import { rowPiece } from '../rowWords'
 import type { Finding, Solver, Task } from '../task'
 import { keyOf } from '../units'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 
 /** A word that asks for the most or the least of something, and of what when the word itself tells. */
 interface Wish {

@@ -4,7 +4,7 @@ import { unitsAllowed } from '../manner'
 import { sayUnit } from '../phrase'
 import { gatherEvidence, type Evidence } from '../evidence'
 import type { Finding, Solver, Task } from '../task'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 
 /** "My machine arrived broken. What now?": something is told first, and then only what to do is asked. */
 const TOLD_AND_ASKED =

@@ -3,7 +3,7 @@ import { ASKS_ENOUGH, roomFor } from '../capacity'
 import { type Evidence } from '../evidence'
 import { sayUnit, withoutVerdict } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 
 /** A quantity of the evidence held against the one the visitor names. */
 interface Limit {

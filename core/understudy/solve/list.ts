@@ -3,7 +3,7 @@ import { INFLECTED, isWritten, THIN } from '../evidence'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { isStep, unitsOf, withoutBullet, type Unit } from '../units'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 
 interface FoundList {
   readonly leadIn: string

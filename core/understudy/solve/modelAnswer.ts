@@ -3,7 +3,7 @@ import { answerKindOf } from '../../question'
 import { type Evidence } from '../evidence'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
-import { askedOf, heldBy, type Asked } from '../wanted'
+import { askedOf, heldBy, type Asked } from '../asked'
 
 /** Two questions are close when each speaks of this share of the other. */
 const CLOSE = 0.6

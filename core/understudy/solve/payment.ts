@@ -3,7 +3,7 @@ import { gatherEvidence, type Evidence } from '../evidence'
 import { paymentIn } from '../polarity'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Task } from '../task'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 
 /** A question whether something is free or has to be paid for. */
 export const ASKS_FREE =

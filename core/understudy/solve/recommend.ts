@@ -5,7 +5,7 @@ import { headersOf, oneSum, tableOf } from '../rows'
 import { asNoun, sayCell } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 import { groupsIn } from './sum'
 import { keyOf } from '../units'
 

@@ -4,7 +4,7 @@ import type { Evidence } from '../evidence'
 import { listed } from '../../phrases'
 import { asNoun, sayCell } from '../rowWords'
 import type { Finding, Solver, Task } from '../task'
-import { heldBy, type Wanted } from '../wanted'
+import { heldBy, type Wanted } from '../asked'
 import { keyOf, type Cell } from '../units'
 
 const ASKS_SAVING = /\b(?:how much|what)\b.*\b(?:save|saving|cheaper|less)\b/i

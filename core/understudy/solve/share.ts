@@ -1,7 +1,7 @@
 import { numberOf, quantitiesIn, sayMoney, stemSet } from '../../text'
 import type { Evidence } from '../evidence'
 import type { Finding, Solver, Task } from '../task'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 
 /** "Half loads cost 60 % of that", "outside potters pay twice the members' price", "children pay half". */
 const SHARE =

@@ -3,7 +3,7 @@ import { type Evidence } from '../evidence'
 import { unitsAllowed } from '../manner'
 import { sayUnit } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
-import { heldBy } from '../wanted'
+import { heldBy } from '../asked'
 import { repeats } from './repeats'
 
 const FEWEST = 3

@@ -1,12 +1,12 @@
 import { daysIn, monthsIn, oppositesOf, quantitiesIn, stemSet, wordSet } from '../../text'
 import { matchRows, tableOf, valueOf } from '../rows'
 import { polarityOf, type Polarity } from '../polarity'
+import { givesLeave } from '../leave'
 import { sayUnit, withoutVerdict } from '../phrase'
-import { gatherEvidence, GIVES_LEAVE, isOfOtherTimes, type Evidence } from '../evidence'
+import { gatherEvidence, isOfOtherTimes, type Evidence } from '../evidence'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { keyOf } from '../units'
-import { heldBy } from '../wanted'
-
+import { heldBy } from '../asked'
 import { ASKS_FREE, payment } from './payment'
 
 /** A yes or no needs firmer evidence than a fact that can be read for itself. */
@@ -60,9 +60,7 @@ function saysOfDoing(unit: Evidence, task: Task): boolean {
   if (!done) return true
   const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
   return (
-    GIVES_LEAVE.test(unit.text) ||
-    heldBy(done, stems) > 0 ||
-    [...oppositesOf(done.stem)].some((other) => stems.has(other))
+    givesLeave(unit.text) || heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
   )
 }
 

@@ -1,0 +1,175 @@
+import {
+  contentTerms,
+  daysIn,
+  isLight,
+  isStopWord,
+  languageOf,
+  monthsIn,
+  numberOf,
+  quantitiesIn,
+  singular,
+  stemList,
+  stemSet,
+  synonymsOf,
+  terms,
+  type Term,
+} from '../../text'
+import type { PromptView } from '../../brief'
+import { withoutPoliteness } from '../../question'
+import { formsOf, formsOfThing, particleVerb, withSurnames } from './forms'
+import {
+  capitals,
+  CODE,
+  doneIn,
+  focusOf,
+  isCode,
+  isDay,
+  isDegree,
+  isLasting,
+  isName,
+  isThing,
+  objectIn,
+  verbOf,
+} from './grammar'
+import type { Wanted } from './wanted'
+
+const WEIGHTS: Readonly<Record<Wanted['role'], number>> = { subject: 1, name: 1, focus: 1.3, light: 0.2, number: 0.5 }
+/** "When does the desk *close*?": what happens matters more than to what. */
+const VERB_WEIGHT = 1.5
+
+/** What a question is about, term by term; the days it names are kept apart, since tables give them as ranges. */
+export interface Asked {
+  readonly text: string
+  readonly terms: readonly Wanted[]
+  readonly days: ReadonlySet<number>
+  /** The months it names, 1 to 12; tables and sentences give them as ranges too. */
+  readonly months: ReadonlySet<number>
+  /** Stems of the case the question is asked for ("if I want to *leave early*"): what answers need not repeat them all. */
+  readonly inCase: ReadonlySet<string>
+  /** The names the passages at hand know, asked for or not. */
+  readonly names: ReadonlySet<string>
+  /** Terms of the brief's glossary that widened the question. */
+  readonly glossary: ReadonlySet<string>
+  /** Neighbouring stems in order ("to eastmer"), for telling "to Eastmere" from "Eastmere to". */
+  readonly pairs: ReadonlySet<string>
+}
+
+type View = Pick<PromptView, 'glossary' | 'name' | 'role' | 'audience'>
+
+/** Takes a question apart. `names` are the stems that the passages at hand only ever write with a capital. */
+export function askedOf(question: string, view: View, names: ReadonlySet<string>): Asked {
+  const text = withoutPoliteness(question)
+  const language = languageOf(text)
+  const months = monthsIn(text)
+  const read = readingOf(text, view, names)
+  const codes = [...text.matchAll(CODE)].map((found) => ({ start: found.index, end: found.index + found[0].length }))
+  const seen = new Set<string>()
+  const single = contentTerms(text).filter((term) => {
+    const surface = text.slice(term.start, term.end)
+    const isPart = codes.some((code) => isWithin(term, code) && term.end - term.start < code.end - code.start)
+    const isMonth = months.size > 0 && monthsIn(`in ${surface}`).size > 0
+    if (isPart || isMonth || seen.has(term.stem) || isStopWord(surface, language) || isDay(surface)) return false
+    seen.add(term.stem)
+    return true
+  })
+  const wanted = withSurnames(withASubject(single.map((term) => termOf(term, text, view, read))), text)
+  const joined = particleVerb(text, language, view)
+  const all = terms(text)
+  const stems = new Set(all.map((term) => term.stem))
+  const glossary = view.glossary.filter((entry) =>
+    [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))),
+  )
+  return {
+    text,
+    terms: joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted,
+    days: daysIn(text),
+    months,
+    inCase: stemSet(/.\b(?:if|when|in case|while) (.+)$/i.exec(text)?.[1] ?? ''),
+    names,
+    pairs: new Set(all.slice(1).map((term, at) => `${all[at]!.stem} ${term.stem}`)),
+    glossary: new Set(glossary.map((entry) => entry.term)),
+  }
+}
+
+/** What the form of a question tells of its words. */
+interface Reading {
+  readonly focus: string | undefined
+  readonly verb: string | undefined
+  readonly done: string | undefined
+  readonly object: string | undefined
+  readonly measures: readonly Span[]
+  readonly isTitleCased: boolean
+  readonly names: ReadonlySet<string>
+  /** Stems of what the agent is all about. */
+  readonly ambient: ReadonlySet<string>
+}
+
+type Span = Pick<Term, 'start' | 'end'>
+
+const isWithin = (inner: Span, outer: Span): boolean => inner.start >= outer.start && inner.end <= outer.end
+
+const readingOf = (text: string, view: View, names: ReadonlySet<string>): Reading => ({
+  focus: focusOf(text),
+  verb: verbOf(text),
+  done: doneIn(text),
+  object: objectIn(text),
+  measures: quantitiesIn(text).filter((each) => each.dimension !== 'count'),
+  isTitleCased: capitals(text) > 0.5,
+  names,
+  ambient: stemSet(`${view.role} ${view.audience}`),
+})
+
+function termOf(term: Term, text: string, view: View, read: Reading): Wanted {
+  const role = roleOf(term, text, view, read)
+  const is = (stem: string | undefined) => role === 'subject' && term.stem === stem
+  const isAmbient = role === 'subject' && isSpokenOf(term.stem, read.ambient)
+  const weight = is(read.verb)
+    ? VERB_WEIGHT
+    : is(read.done)
+      ? DONE_WEIGHT
+      : role === 'subject' && MILD.has(term.stem)
+        ? MILD_WEIGHT
+        : isAmbient
+          ? AMBIENT_WEIGHT
+          : WEIGHTS[role]
+  return {
+    stem: term.stem,
+    word: singular(text.slice(term.start, term.end)),
+    forms: isThing(text, term) ? formsOfThing(term.stem) : formsOf(term.stem, text, view),
+    weight,
+    role,
+    ...(is(read.verb) ? { isVerb: true } : {}),
+    ...(is(read.done) ? { isDone: true } : {}),
+    ...(is(read.object) ? { isObject: true } : {}),
+    ...(weight === AMBIENT_WEIGHT ? { isAmbient: true } : {}),
+  }
+}
+
+function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['role'] {
+  const surface = text.slice(term.start, term.end)
+  const isNumber = numberOf(surface) !== undefined || /^\d/.test(surface) || /^year-?old$/i.test(surface)
+  if (isNumber || read.measures.some((each) => isWithin(term, each))) return 'number'
+  const isWritten = !read.isTitleCased && isName(text, term.start, surface, view.name)
+  if (isWritten || isCode(surface) || (read.names.has(term.stem) && !isLight(term.stem))) return 'name'
+  if (term.stem === read.focus) return 'focus'
+  const isOfTheForm = isLight(term.stem) && !isThing(text, term)
+  return isOfTheForm || isDegree(text, term.start) || isLasting(text, term) ? 'light' : 'subject'
+}
+
+/** A question of nothing but words of form ("How can I pay?") is about them. */
+const withASubject = (wanted: readonly Wanted[]): readonly Wanted[] =>
+  wanted.some((term) => term.role !== 'light' && term.role !== 'number')
+    ? wanted
+    : wanted.map((term) => (term.role === 'light' ? { ...term, role: 'subject', weight: 1 } : term))
+
+/** What is to be done weighs more than what it is done to. */
+const DONE_WEIGHT = 1.25
+
+/** Words that set a thing apart less than its name does: "a new club", "another bin". */
+const MILD = stemList('new own whole entire another different extra additional')
+const MILD_WEIGHT = 0.45
+
+/** What the agent is all about ("boat" at a ferry desk) tells little; it need not be repeated by what answers. */
+const AMBIENT_WEIGHT = 0.6
+const isSpokenOf = (own: string, ambient: ReadonlySet<string>): boolean =>
+  ambient.has(own) || [...synonymsOf(own)].some((other) => ambient.has(other))

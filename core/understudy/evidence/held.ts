@@ -1,0 +1,48 @@
+import { wordSet } from '../../text'
+import { heldBy, type Wanted } from '../asked'
+import { asksLeave, givesLeave } from '../leave'
+import type { Unit } from '../units'
+import type { Looked } from './look'
+
+/** How much a term counts that is found not in the unit itself but in its paragraph, its list's leading line, its headings. */
+const SHARES = { paragraph: 0.75, leadIn: 0.9, context: 0.75, caption: 0.92, source: 0.45 } as const
+/** A name that stands only near a unit which names another says little of it. */
+const OTHER_NAME = 0.4
+
+/** Another form of the word may be another thing: a firing is no fire. */
+export const INFLECTED = 0.92
+/** More so in a row, where most words are headers: "Tastes of" says nothing of a tasting. */
+const INFLECTED_IN_ROW = 0.7
+
+/** Whether a text writes a term's own word, singular or plural. */
+export const isWritten = (term: Wanted, text: string): boolean => wordSet(text).has(term.word)
+
+export const LEAVE = 0.8
+
+/** "15% off" is a discount. */
+const IS_DISCOUNT = /^(?:discount|reduct|rebat)$/
+const PERCENT_OFF = /(?:%|per cent) (?:off|less|cheaper)\b|\b(?:half|reduced) price\b/i
+const DISCOUNT = 0.9
+
+/** "Bonfires are allowed …" answers whether one may light, bring or fly them. */
+export const isLeaveFor = (term: Wanted, unit: Unit, question: string): boolean =>
+  term.isDone === true && asksLeave(question) && givesLeave(unit.text)
+
+/** How fully a unit speaks of a term, with where it stands counted in. */
+export function found(
+  term: Wanted,
+  { unit, own, paragraph, lead, context, source, namesOthers }: Looked,
+  question: string,
+): number {
+  const inside = heldBy(term, own)
+  if (inside === 1) return isWritten(term, unit.text) ? 1 : unit.kind === 'row' ? INFLECTED_IN_ROW : INFLECTED
+  if (inside === 0 && IS_DISCOUNT.test(term.stem) && PERCENT_OFF.test(unit.text)) return DISCOUNT
+  if (inside === 0 && isLeaveFor(term, unit, question)) return LEAVE
+  const nearby = Math.max(
+    heldBy(term, paragraph) * SHARES.paragraph,
+    heldBy(term, lead) * SHARES.leadIn,
+    heldBy(term, context) * (unit.kind === 'row' ? SHARES.caption : SHARES.context),
+  )
+  if (term.role === 'name') return Math.max(inside, namesOthers ? nearby * OTHER_NAME : nearby)
+  return Math.max(inside, nearby, term.role === 'focus' ? 0 : heldBy(term, source) * SHARES.source)
+}
