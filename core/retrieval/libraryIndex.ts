@@ -85,6 +85,11 @@ export class LibraryIndex {
     }
   }
 
+  /** How many words of a passage's body stand in its first sentence. */
+  opening({ segment, passage }: PassageAt): number {
+    return this.segments[segment]!.openings[passage]!
+  }
+
   /** Words in each field of one passage, by FIELDS. */
   lengths({ segment, passage }: PassageAt): Uint32Array {
     return this.segments[segment]!.lengths.subarray(passage * FIELDS.length, (passage + 1) * FIELDS.length)

@@ -48,6 +48,18 @@ describe('searching', () => {
     expect(search(index, 'car deck')[0]!.passage).toBe(1)
   })
 
+  it('prefers what opens with what is asked: a passage says first what it is about', () => {
+    const index = indexOf([
+      passage('The office is upstairs. Ask there about lost luggage on weekdays.'),
+      passage('Lost luggage is kept for a week. The office is upstairs on weekdays.'),
+    ])
+    const hits = search(index, 'lost luggage')
+    expect(hits[0]!.passage).toBe(1)
+    const openings = hits.map(({ parts }) => parts.find((part) => part.name === 'opening')!.score)
+    expect(openings[0]).toBeGreaterThan(0)
+    expect(openings[1]).toBe(0)
+  })
+
   it('finds what only the headings say', () => {
     const index = indexOf([
       passage('They travel free.', ['Assistance animals']),

@@ -106,6 +106,32 @@ const coverageScorer: Scorer = {
   },
 }
 
+/**
+ * Opening: what a passage says first is mostly what it is about, so the rarity of the question's terms that stand in its
+ * first sentence counts once more.
+ */
+const openingScorer: Scorer = {
+  name: 'opening',
+  weight: 1,
+  prepare: (query, index, frequencies) => {
+    const idfs = rarityOf(query, index, frequencies)
+    return (candidate) => {
+      const opening = index.opening(candidate)
+      let score = 0
+      candidate.postings.forEach((posting, term) => {
+        const first = posting?.positions[0]
+        if (first !== undefined && first <= opening) score += idfs[term]!
+      })
+      candidate.meant.forEach((meant, term) => {
+        const first = candidate.postings[term] ? undefined : meant?.posting.positions[0]
+        if (meant && first !== undefined && first <= opening)
+          score += meant.share * meant.rarity * query.terms[term]!.weight
+      })
+      return score
+    }
+  },
+}
+
 /** Word meaning: what the words that mean the same as a missing term add, each by how surely it means it. */
 const meaningScorer: Scorer = {
   name: 'meaning',
@@ -135,4 +161,5 @@ export const SCORERS: readonly Scorer[] = [
   phraseScorer,
   meaningScorer,
   coverageScorer,
+  openingScorer,
 ]

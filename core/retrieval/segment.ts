@@ -22,6 +22,8 @@ export interface Segment {
   readonly passages: number
   /** Words per field: FIELDS.length numbers per passage. */
   readonly lengths: Uint32Array
+  /** How many words of each passage's body stand before the end of its first sentence. */
+  readonly openings: Uint16Array
   readonly terms: readonly string[]
   /** Where each term's postings begin, in postings; one more entry than terms. */
   readonly starts: Uint32Array
@@ -39,6 +41,7 @@ interface Building {
 /** Builds the segment of a list of passages. Title and heading words are counted; body words keep their positions. */
 export function buildSegment(passages: readonly IndexedText[]): Segment {
   const lengths = new Uint32Array(passages.length * FIELDS.length)
+  const openings = new Uint16Array(passages.length)
   const byTerm = new Map<string, Map<number, Building>>()
   const posting = (term: string, passage: number): Building => {
     let list = byTerm.get(term)
@@ -59,12 +62,30 @@ export function buildSegment(passages: readonly IndexedText[]): Segment {
       entry.counts[2]++
       entry.positions.push(each.position)
     }
+    const end = openingEnd(passage.body)
+    openings[at] = bodyTerms.findLast((each) => each.start < end)?.position ?? 0
     lengths.set([titleStems.length, headingStems.length, bodyTerms.length], at * FIELDS.length)
   })
-  return packed(passages.length, lengths, byTerm)
+  return packed(passages.length, lengths, openings, byTerm)
 }
 
-function packed(passages: number, lengths: Uint32Array, byTerm: Map<string, Map<number, Building>>): Segment {
+/** A text opens with at least this many characters: "No." or "3.1" is no sentence. */
+const SHORTEST_OPENING = 15
+const LONGEST_OPENING = 300
+const SENTENCE_END = /[.!?…:]["”’)\]]*\s|\n/g
+
+/** Where the first sentence of a text ends, told by its marks alone: the index is made of millions of them. */
+function openingEnd(text: string): number {
+  SENTENCE_END.lastIndex = SHORTEST_OPENING
+  return Math.min(SENTENCE_END.exec(text)?.index ?? text.length, LONGEST_OPENING)
+}
+
+function packed(
+  passages: number,
+  lengths: Uint32Array,
+  openings: Uint16Array,
+  byTerm: Map<string, Map<number, Building>>,
+): Segment {
   const names = [...byTerm.keys()].sort()
   const starts = new Uint32Array(names.length + 1)
   const postings: number[] = []
@@ -79,6 +100,7 @@ function packed(passages: number, lengths: Uint32Array, byTerm: Map<string, Map<
   return {
     passages,
     lengths,
+    openings,
     terms: names,
     starts,
     postings: Uint32Array.from(postings),

@@ -57,7 +57,7 @@ export function best(scores: Float64Array, most: number): number[] {
 }
 
 /** What each further hit of one source loses, so that one long document does not crowd the others out. */
-const CROWDING = 0.03
+const CROWDING = 0.015
 const MOST_CROWDING = 0.5
 /** Places looked at for each one wanted. */
 const POOL = 4

@@ -93,6 +93,7 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
     case 'count':
       return tellsHowMany(unit, asked)
     case 'measure':
+      if (isOnlyBesideIt(text, asked)) return false
       if (/\bhow fast\b/i.test(asked.text) && TIMES_PER.test(text)) return true
       return (
         isOfThing(unit, asked) &&
@@ -111,6 +112,17 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
       if (/\bwhat\b.*\bmade (?:of|from|out of)\b/i.test(asked.text)) return /\bmade (?:of|from|out of)\b/i.test(text)
       return saysWhatMayBeDone(text, asked.text)
   }
+}
+
+/** "How long is probation?" is not answered by what holds after or during it. */
+function isOnlyBesideIt(text: string, asked: Pick<Asked, 'text' | 'terms'>): boolean {
+  if (!/\bhow long (?:is|are|was|does|do|did)\b/i.test(asked.text)) return false
+  const beside = [...text.matchAll(/\b(?:after|before|during|since|until) (?:the |your |their |a )?([\p{L}-]+)/giu)]
+  return asked.terms.some((term) => {
+    const own = text.match(new RegExp(`(?<!\\p{L})${term.word}`, 'giu'))?.length ?? 0
+    const isBeside = beside.filter((found) => stem(found[1]!) === term.stem).length
+    return term.role === 'subject' && own > 0 && own === isBeside
+  })
 }
 
 /** "Six times a minute" says how fast something turns. */

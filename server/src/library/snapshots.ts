@@ -6,7 +6,7 @@ import type { StoredPassage } from '@parrot/core/dialogue'
 import type { Segment } from '@parrot/core/retrieval'
 
 /** Raised whenever what an index holds, or how words are stemmed, changes: older snapshots are then made anew. */
-const FORMAT = 2
+const FORMAT = 3
 
 /** A version as it is kept in memory: its passages and their index. */
 export interface Snapshot {

@@ -82,6 +82,7 @@ const PARTS: Record<string, { name: string; tone: string; about: string }> = {
   body: { name: 'text', tone: 'c', about: 'words in the passage itself' },
   phrase: { name: 'phrase', tone: 'd', about: 'words that stand together as in the question' },
   coverage: { name: 'coverage', tone: 'e', about: 'how much of the question the passage holds' },
+  opening: { name: 'opening', tone: 'i', about: 'words of the question in the passage’s first sentence' },
   meaning: { name: 'meaning', tone: 'f', about: 'other words that mean the same' },
   neighbours: { name: 'neighbours', tone: 'g', about: 'how well the passages beside it match' },
   source: { name: 'source', tone: 'h', about: 'how well its source matches as a whole' },
@@ -297,6 +298,9 @@ i.g {
 }
 i.h {
   background: #d9d0bd;
+}
+i.i {
+  background: #4f86a8;
 }
 .read-as {
   margin-bottom: 6px;
