@@ -12,6 +12,9 @@ const MOST_MEANT = 8
 
 const keyOf = ({ segment, passage }: PassageAt): number => segment * 2 ** 26 + passage
 
+/** Passages that are enough to choose from; more only cost time (`npm run retrieval`: 1000 to 4000 find equally well). */
+const ENOUGH = 2000
+
 /** A word that stands in so many passages needs no other word to be found by. */
 const OFTEN = 300
 
@@ -26,6 +29,8 @@ export function meantBy(index: LibraryIndex, stem: string, held: number): Map<nu
   ].slice(0, MOST_MEANT)
   const best = new Map<number, Meant>()
   for (const { other, share } of others) {
+    // "Use" for "usable" would find half the library and tell next to nothing of any passage.
+    if (index.frequency(other) > ENOUGH) continue
     const postings = index.postings(other)
     const rarity = idf(postings.length, index.passages)
     for (const posting of postings) {
@@ -35,9 +40,6 @@ export function meantBy(index: LibraryIndex, stem: string, held: number): Map<nu
   }
   return best
 }
-
-/** Passages that are enough to choose from; more only cost time (`npm run retrieval`: 1000 to 4000 find equally well). */
-const ENOUGH = 2000
 
 /**
  * Which terms find candidates: the rarest, until what they find is enough. A commoner term then only adds to the score
@@ -57,21 +59,27 @@ export function leadingTerms(frequencies: readonly number[]): Set<number> {
 
 /**
  * The passages that hold a leading term or a word that means it, in library order, with the postings of all terms.
- * `lists` holds the postings of the leading terms; `look` finds those of the others.
+ * `lists` holds the postings of the leading terms; `finderOf` finds those of the others.
  */
 export function candidates(
   lists: readonly (readonly Posting[] | undefined)[],
   meant: readonly ReadonlyMap<number, Meant>[],
-  look: (term: number, at: PassageAt) => Posting | undefined,
+  finderOf: (term: number) => (at: PassageAt) => Posting | undefined,
 ): Candidate[] {
   const none = <T>() => new Array<T | undefined>(lists.length).fill(undefined)
+  // Most questions have no term that others are looked up for: then all candidates share one empty list.
+  const noneMeant = none<Meant>()
+  const hasMeant = meant.some((list) => list.size > 0)
   const found = new Map<number, PassageAt & { postings: (Posting | undefined)[]; meant: (Meant | undefined)[] }>()
   const at = (posting: Posting) => {
     const key = keyOf(posting)
     let candidate = found.get(key)
     if (!candidate) {
       const { segment, passage } = posting
-      found.set(key, (candidate = { segment, passage, postings: none<Posting>(), meant: none<Meant>() }))
+      found.set(
+        key,
+        (candidate = { segment, passage, postings: none<Posting>(), meant: hasMeant ? none<Meant>() : noneMeant }),
+      )
     }
     return candidate
   }
@@ -81,8 +89,11 @@ export function candidates(
   meant.forEach((list, term) => {
     for (const each of list.values()) at(each.posting).meant[term] = each
   })
+  const inOrder = [...found.values()].sort((a, b) => a.segment - b.segment || a.passage - b.passage)
   lists.forEach((list, term) => {
-    if (!list) for (const candidate of found.values()) candidate.postings[term] = look(term, candidate)
+    if (list) return
+    const find = finderOf(term)
+    for (const candidate of inOrder) candidate.postings[term] = find(candidate)
   })
-  return [...found.values()].sort((a, b) => a.segment - b.segment || a.passage - b.passage)
+  return inOrder
 }

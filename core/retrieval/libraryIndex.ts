@@ -8,8 +8,9 @@ export interface PassageAt {
 
 /** One term in one passage: how often it stands in each field, and where in the body. */
 export interface Posting extends PassageAt {
-  readonly counts: readonly [title: number, headings: number, body: number]
   readonly positions: Uint32Array
+  /** The first of them; undefined when it stands nowhere in the body. */
+  readonly first: number | undefined
   /** How often in one field, by FIELDS. */
   count(field: number): number
 }
@@ -51,20 +52,15 @@ export class LibraryIndex {
     }, 0)
   }
 
-  /** The posting of a stem in one passage; undefined when the passage does not hold it. */
-  postingIn(stem: string, { segment, passage }: PassageAt): Posting | undefined {
-    const term = this.#dictionaries[segment]!.get(stem)
-    if (term === undefined) return undefined
-    const stored = this.segments[segment]!
-    let low = stored.starts[term]!
-    let high = stored.starts[term + 1]!
-    while (low < high) {
-      const middle = (low + high) >> 1
-      if (stored.postings[middle * POSTING_WIDTH]! < passage) low = middle + 1
-      else high = middle
+  /** Finds the posting of a stem in one passage after another; undefined when one does not hold it. Quickest in library order. */
+  finder(stem: string): (at: PassageAt) => Posting | undefined {
+    let last = -1
+    let term: number | undefined
+    return ({ segment, passage }) => {
+      if (segment !== last) term = this.#dictionaries[segment]!.get(stem)
+      last = segment
+      return term === undefined ? undefined : postingOf(this.segments[segment]!, segment, term, passage)
     }
-    const isHere = low < stored.starts[term + 1]! && stored.postings[low * POSTING_WIDTH] === passage
-    return isHere ? new StoredPosting(stored, segment, passage, low * POSTING_WIDTH) : undefined
   }
 
   /** Whether any passage holds the stem. */
@@ -90,10 +86,23 @@ export class LibraryIndex {
     return this.segments[segment]!.openings[passage]!
   }
 
-  /** Words in each field of one passage, by FIELDS. */
-  lengths({ segment, passage }: PassageAt): Uint32Array {
-    return this.segments[segment]!.lengths.subarray(passage * FIELDS.length, (passage + 1) * FIELDS.length)
+  /** Words in one field of a passage, by FIELDS. */
+  length({ segment, passage }: PassageAt, field: number): number {
+    return this.segments[segment]!.lengths[passage * FIELDS.length + field]!
   }
+}
+
+function postingOf(stored: Segment, segment: number, term: number, passage: number): Posting | undefined {
+  const end = stored.starts[term + 1]!
+  let low = stored.starts[term]!
+  let high = end
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (stored.postings[middle * POSTING_WIDTH]! < passage) low = middle + 1
+    else high = middle
+  }
+  const isHere = low < end && stored.postings[low * POSTING_WIDTH] === passage
+  return isHere ? new StoredPosting(stored, segment, passage, low * POSTING_WIDTH) : undefined
 }
 
 /** Where the first of the sorted terms stands that is not below `text`. */
@@ -134,9 +143,9 @@ class StoredPosting implements Posting {
     private readonly base: number,
   ) {}
 
-  get counts(): readonly [number, number, number] {
-    const { postings } = this.stored
-    return [postings[this.base + 1]!, postings[this.base + 2]!, postings[this.base + 3]!]
+  get first(): number | undefined {
+    const { postings, positions } = this.stored
+    return this.count(BODY) > 0 ? positions[postings[this.base + 4]!] : undefined
   }
 
   get positions(): Uint32Array {
@@ -149,6 +158,8 @@ class StoredPosting implements Posting {
     return this.stored.postings[this.base + 1 + field]!
   }
 }
+
+const BODY = FIELDS.indexOf('body')
 
 function averageLength(segments: readonly Segment[], field: number, passages: number): number {
   let sum = 0

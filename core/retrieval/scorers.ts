@@ -47,7 +47,7 @@ const fieldScorer = (name: string, field: 0 | 1 | 2, weight: number): Scorer => 
     const idfs = rarityOf(query, index, frequencies)
     const average = index.averageLengths[field]!
     return (candidate) => {
-      const length = index.lengths(candidate)[field]!
+      const length = index.length(candidate, field)
       let score = 0
       candidate.postings.forEach((posting, term) => {
         if (posting) score += idfs[term]! * saturation(posting.count(field), length, average)
@@ -119,11 +119,11 @@ const openingScorer: Scorer = {
       const opening = index.opening(candidate)
       let score = 0
       candidate.postings.forEach((posting, term) => {
-        const first = posting?.positions[0]
+        const first = posting?.first
         if (first !== undefined && first <= opening) score += idfs[term]!
       })
       candidate.meant.forEach((meant, term) => {
-        const first = candidate.postings[term] ? undefined : meant?.posting.positions[0]
+        const first = candidate.postings[term] ? undefined : meant?.posting.first
         if (meant && first !== undefined && first <= opening)
           score += meant.share * meant.rarity * query.terms[term]!.weight
       })
@@ -139,13 +139,12 @@ const meaningScorer: Scorer = {
   prepare: (query, index) => {
     const average = index.averageLengths
     return (candidate) => {
-      const lengths = index.lengths(candidate)
       let score = 0
       candidate.meant.forEach((meant, term) => {
         if (!meant || candidate.postings[term]) return
         let most = 0
-        for (let field = 0; field < lengths.length; field++)
-          most = Math.max(most, saturation(meant.posting.count(field), lengths[field]!, average[field]!))
+        for (let field = 0; field < average.length; field++)
+          most = Math.max(most, saturation(meant.posting.count(field), index.length(candidate, field), average[field]!))
         score += meant.share * meant.rarity * query.terms[term]!.weight * most
       })
       return score

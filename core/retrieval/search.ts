@@ -41,7 +41,7 @@ export function search(
 
   const leading = leadingTerms(counts)
   const lists = query.terms.map((term, at) => (leading.has(at) ? index.postings(term.stem) : undefined))
-  const found = candidates(lists, meant, (term, place) => index.postingIn(query.terms[term]!.stem, place))
+  const found = candidates(lists, meant, (term) => index.finder(query.terms[term]!.stem))
   const width = prepared.length
   const scores = new Float64Array(found.length * width)
   const totals = new Float64Array(found.length)
