@@ -24,9 +24,10 @@ export {
   type Dimension,
   type Quantity,
 } from './quantities'
-export { datesIn, feastsIn, liesIn, stretchesOfYear, daysIn, monthsIn, type CalendarDay } from './days'
+export { daysIn } from './days'
 export { commonNames, kindsOf, oppositesOf, subjectOf, synonymsOf } from './synonyms'
 export { hoursIn, partOfDayIn, type Hours } from './hours'
 export { isLight } from './light'
 export { editDistance } from './distance'
 export { isEnglishWord } from './english'
+export { datesIn, feastsIn, liesIn, monthsIn, stretchesOfYear, type CalendarDay } from './year'

@@ -170,3 +170,29 @@ describe('kinds of thing', () => {
     expect([...kindsOf(stem('pet'))]).toEqual([])
   })
 })
+
+describe('quantities that lean on others', () => {
+  const told = (text: string) => quantitiesIn(text).map(({ amount, bound, unit }) => [amount, bound, unit])
+
+  it('take the unit of the other side', () =>
+    expect(told('Sheds up to 2.4 by 1.8 metres')).toEqual([
+      [2.4, 'most', 'metres'],
+      [1.8, 'exact', 'metres'],
+    ]))
+
+  it('take the noun of the figure before', () =>
+    expect(told('The smallest group is ten pupils, the largest 64.')).toEqual([
+      [10, 'least', 'pupils'],
+      [64, 'most', 'pupils'],
+    ]))
+
+  it('count the people of a group', () => {
+    expect(told('Can a group of eight come?')).toEqual([[8, 'exact', 'people']])
+    expect(told('Groups of twelve or more pay less.')).toEqual([[12, 'least', 'people']])
+  })
+
+  it('are none in the name of a kind of thing', () => {
+    expect(told('Two-step sign-in is required.')).toEqual([])
+    expect(told('A five-minute walk')).toEqual([[5, 'exact', 'minute']])
+  })
+})

@@ -217,7 +217,7 @@ function addElliptic(
 
 /** "A group of eight", "groups of twelve or more": so many people. */
 const GROUP = new RegExp(
-  `\\b(?:groups?|parties|party|classes|class|family|families) of (?:up to |at least |more than |over )?(${NUMBER})(?=[?.,;!]|$| (?:or|and|get|gets|pay|pays|can|may|need|needs|must|in|on|at|for|to|book|is|are)\\b)`,
+  `\\b(?:groups?|parties|party|classes|class|family|families) of (?:up to |at least |more than |over )?(${NUMBER})(?=[?.,;!]|$| (?:or|and|get|gets|come|comes|go|visit|have|travel|join|stay|eat|pay|pays|can|may|need|needs|must|in|on|at|for|to|book|is|are)\\b)`,
   'giu',
 )
 const PEOPLE = ['group', 'people', 'person'].map((word) => stem(word))

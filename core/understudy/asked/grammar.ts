@@ -27,8 +27,10 @@ export const isLasting = (question: string, { start, end }: { start: number; end
   /\bhow long\b.*$/i.test(question.slice(0, start)) &&
   /^\W*(?:$|for\b|in\b)/i.test(question.slice(end))
 
+/** The share of the words after the first that are written with a capital, 0 to 1. */
 export const capitals = (text: string): number => {
-  const all = text.match(/\p{L}[\p{L}’'-]*/gu) ?? []
+  // The first word has its capital in any case.
+  const all = (text.match(/\p{L}[\p{L}’'-]*/gu) ?? []).slice(1)
   return all.length === 0 ? 0 : all.filter((word) => /^\p{Lu}/u.test(word)).length / all.length
 }
 

@@ -1,0 +1,74 @@
+import { boolean, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
+import type { Citation, Memory, Outcome, Support, Working } from '@parrot/core/dialogue'
+import { created, moment } from './columns'
+import { agents } from './agents'
+
+export const conversations = pgTable(
+  'conversations',
+  {
+    id: text('id').primaryKey(),
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    /** `try` is the designer's own, `talk` a visitor's. */
+    channel: text('channel').$type<'try' | 'talk'>().notNull(),
+    createdAt: created(),
+    lastAt: moment('last_at').notNull().defaultNow(),
+  },
+  (table) => [index('conversations_agent').on(table.agentId, table.channel, table.lastAt)],
+)
+
+export const turns = pgTable(
+  'turns',
+  {
+    id: text('id').primaryKey(),
+    conversationId: text('conversation_id')
+      .notNull()
+      .references(() => conversations.id, { onDelete: 'cascade' }),
+    agentId: text('agent_id').notNull(),
+    ordinal: integer('ordinal').notNull(),
+    said: text('said').notNull(),
+    question: text('question').notNull(),
+    reply: text('reply').notNull(),
+    outcome: text('outcome').$type<Outcome>().notNull(),
+    citations: jsonb('citations').$type<Citation[]>().notNull(),
+    workings: jsonb('workings').$type<Working[]>().notNull(),
+    /** What each sentence of the reply rests on. */
+    support: jsonb('support').$type<Support[]>().notNull().default([]),
+    /** What the agent knew of the conversation after this turn. */
+    memory: jsonb('memory').$type<Memory>().notNull().default({ facts: [] }),
+    revision: integer('revision').notNull(),
+    edition: integer('edition'),
+    /** Names brief, library and model together: two turns with the same stance had the same means. */
+    stance: text('stance').notNull(),
+    model: text('model').notNull(),
+    tookMs: doublePrecision('took_ms').notNull(),
+    createdAt: created(),
+  },
+  (table) => [
+    uniqueIndex('turns_place').on(table.conversationId, table.ordinal),
+    index('turns_said').on(table.agentId, table.said),
+  ],
+)
+
+/** An answer kept with a pinned line. */
+export interface KeptAnswer {
+  reply: string
+  outcome: Outcome
+  revision: number
+  citations: Citation[]
+  askedAt: string
+}
+
+export const pins = pgTable('pins', {
+  id: text('id').primaryKey(),
+  agentId: text('agent_id')
+    .notNull()
+    .references(() => agents.id, { onDelete: 'cascade' }),
+  text: text('text').notNull(),
+  now: jsonb('now').$type<KeptAnswer>(),
+  before: jsonb('before').$type<KeptAnswer>(),
+  stance: text('stance'),
+  hasMoved: boolean('has_moved').notNull().default(false),
+  createdAt: created(),
+})

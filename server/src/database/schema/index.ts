@@ -1,0 +1,7 @@
+export * from './agents'
+export * from './library'
+export * from './surveys'
+export * from './conversations'
+export * from './rehearsals'
+export * from './questionSet'
+export * from './settings'

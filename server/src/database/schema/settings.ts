@@ -1,0 +1,19 @@
+import { jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import { created, moment } from './columns'
+
+/** An outside model. The key is sealed with the key file of the data folder and never leaves the server. */
+export const endpoints = pgTable('endpoints', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  baseUrl: text('base_url').notNull(),
+  model: text('model').notNull(),
+  sealedKey: text('sealed_key'),
+  createdAt: created(),
+  removedAt: moment('removed_at'),
+})
+
+/** Settings of the whole installation, by name. */
+export const settings = pgTable('settings', {
+  name: text('name').primaryKey(),
+  value: jsonb('value').notNull(),
+})
