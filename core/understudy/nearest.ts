@@ -43,10 +43,12 @@ function isWorthSaying(unit: Evidence, asked: Asked): boolean {
   if (unit.kind !== 'sentence' || unit.direct < SPOKEN_OF || /[?:]$/.test(unit.text)) return false
   const stems = stemSet(unit.text)
   const isHeld = (term: Asked['terms'][number]) => heldBy(term, stems) > 0
-  // What is done with a thing ("sell") is said of many; the thing itself must be spoken of.
-  const things = asked.terms.filter((term) => term.role !== 'light' && !term.isDone && !term.isVerb)
   const names = asked.terms.filter((term) => term.role === 'name')
-  return !isOfOtherTimes(unit, asked) && names.every(isHeld) && things.some(isHeld)
+  // What is done with a thing ("sell") is said of many, and much of a place; the thing itself must be spoken of.
+  const things = asked.terms.filter(
+    (term) => (term.role === 'subject' || term.role === 'focus') && !term.isDone && !term.isVerb,
+  )
+  return !isOfOtherTimes(unit, asked) && names.every(isHeld) && (things.length === 0 ? names : things).some(isHeld)
 }
 
 /** The heading a passage stands under, without its number; its source's title when it has none. */

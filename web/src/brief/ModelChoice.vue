@@ -67,9 +67,6 @@ label {
   align-items: baseline;
   padding: 6px 0;
 }
-input {
-  accent-color: var(--accent);
-}
 .btn {
   margin-top: 10px;
 }

@@ -300,7 +300,6 @@ header {
   color: var(--brick);
 }
 progress {
-  accent-color: var(--accent);
   width: 90px;
 }
 .drop {

@@ -204,7 +204,6 @@ function onPick(event: Event): void {
 .bar {
   width: 100%;
   height: 6px;
-  accent-color: var(--accent);
 }
 .why {
   font-size: 14px;

@@ -284,9 +284,6 @@ header {
   min-height: 36px;
   margin-bottom: 12px;
 }
-progress {
-  accent-color: var(--accent);
-}
 table {
   width: 100%;
   border-collapse: collapse;
