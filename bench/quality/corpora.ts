@@ -4,9 +4,11 @@ import { PassageLibrary } from '@parrot/core/dialogue'
 import { passagesOf, read, readPairs, type ReadResult } from '@parrot/core/library'
 import { buildSegment, LibraryIndex } from '@parrot/core/retrieval'
 import { sampleAgents } from '../../demo/scenario'
+import { clinicBrief } from './clinic/brief'
 import { collegeBrief } from './college/brief'
 import { shopBrief } from './shop/brief'
 import { handbookBrief } from './handbook/brief'
+import { hostelBrief } from './hostel/brief'
 import { serviceBrief } from './service/brief'
 import { museumBrief } from './museum/brief'
 import { townBrief } from './town/brief'
@@ -45,6 +47,8 @@ const BRIEFS = {
   town: townBrief,
   service: serviceBrief,
   museum: museumBrief,
+  clinic: clinicBrief,
+  hostel: hostelBrief,
 }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {

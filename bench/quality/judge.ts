@@ -11,6 +11,8 @@ export interface Verdict {
   readonly result: 'correct' | 'wrong' | 'abstained' | 'invented'
   readonly because: readonly string[]
   readonly isCitedRight: boolean | undefined
+  /** Whether an abstention quotes, as what comes nearest, the very statement that answers. */
+  readonly isNear: boolean
 }
 
 /** Asks a question, line by line, and judges the last reply. */
@@ -43,5 +45,7 @@ function judged(question: Question, state: TurnState): Verdict {
       : state.citations.some((citation) => plain(citation.sourceTitle).includes(plain(question.from!)))
   const result =
     because.length === 0 ? 'correct' : isUnanswerable ? 'invented' : state.outcome === 'unknown' ? 'abstained' : 'wrong'
-  return { question, state, result, because, isCitedRight }
+  const needed = (question.has ?? []).filter((each) => each !== 'Yes' && each !== 'No')
+  const isNear = result === 'abstained' && needed.length > 0 && needed.every((each) => [each].flat().some(holds))
+  return { question, state, result, because, isCitedRight, isNear }
 }

@@ -1,6 +1,6 @@
 /**
  * Asks the question set and prints, by kind, how many answers were correct, wrong, abstained or invented, how many
- * cited the right source, and what share of the sentences is supported. The questions that were looked at while the
+ * cited the right source, and what share of the sentences is supported; "near" counts the abstentions that quote what answers. The questions that were looked at while the
  * engine was built and the third that was kept apart are counted separately. `--show` prints each miss with its reply;
  * `--held-out` shows those of the kept third too. Ends with an error when the aims are missed on the first part.
  */
@@ -25,7 +25,7 @@ const say = (line: string) => process.stdout.write(`${line}\n`)
 const percent = (part: number, whole: number) => (whole === 0 ? '–' : `${((100 * part) / whole).toFixed(1)} %`)
 
 function table(verdicts: readonly Verdict[]): void {
-  say('kind            asked correct wrong abstained invented  cited right  supported sentences')
+  say('kind            asked correct wrong abstained near invented  cited right  supported sentences')
   const line = (name: string, of: readonly Verdict[]) => {
     const count = (result: Verdict['result']) => of.filter((verdict) => verdict.result === result).length
     const cited = of.filter((verdict) => verdict.isCitedRight !== undefined)
@@ -37,6 +37,7 @@ function table(verdicts: readonly Verdict[]): void {
         String(count('correct')).padStart(7),
         String(count('wrong')).padStart(5),
         String(count('abstained')).padStart(9),
+        String(of.filter((verdict) => verdict.isNear).length).padStart(4),
         String(count('invented')).padStart(8),
         `${cited.filter((verdict) => verdict.isCitedRight).length} of ${cited.length}`.padStart(12),
         percent(sentences.filter((each) => each.isSupported).length, sentences.length).padStart(20),

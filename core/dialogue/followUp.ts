@@ -103,10 +103,17 @@ export function joinQuestions(before: string, added: string, said = added): stri
     /\b(is|are|of|for|does|do|about|bring|take|costs?) (an?|the|my|our) (?:[\p{L}-]+ )?[\p{L}-]+(?= (?:per|for|on|in|to|at|cost|need|take)\b|$)/iu
   if (/^(?:an?|the|my|our) /i.test(fresh) && asked.test(open))
     return `${open.replace(asked, (_whole, word: string) => `${word} ${fresh}`)}?`
+  // "And kittens?" after "When do puppies …": those it is about change places.
+  const several = /^[\p{L}-]+s$/iu.test(fresh) && SEVERAL.exec(open)
+  if (several)
+    return `${open.slice(0, several.index)}${several[1]} ${several[2] ?? ''}${fresh}${open.slice(several.index + several[0].length)}?`
   const closing = /\b(?:an?|the|my|our) [\p{L}-]+$/iu
   if (/^(?:an?|the|my|our) /i.test(fresh) && closing.test(open)) return `${open.replace(closing, fresh)}?`
   return `${open}, ${fresh}?`
 }
+
+/** Whom a question about several is about: "do *puppies* get", "are the *members* allowed". */
+const SEVERAL = /\b(do|are|can|may|must|should|will|did|were|have) ((?:the|my|our|your) )?([\p{L}-]+s)\b/iu
 
 /** "Why?" after "Can I stay in the car?" asks "Why can I (not) stay in the car?". */
 function asWhy(open: string, isDenied: boolean): string {

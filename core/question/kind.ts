@@ -28,7 +28,12 @@ const POLITE =
   /^(?:\W*(?:and|but|so|hi|hello|please)\b)*\W*(?:(?:can|could|would|will) you (?:please )?(?:tell|say|explain|show|give|let)(?: to)? (?:me|us)(?: know)?|do you know|i(?:['’]d| would) like to know|i want to know|may i ask|tell me|let me know|i(?:['’]m| am) wondering)(?: please)?[\s,]+(?:if |whether )?/i
 
 /** The question without the politeness around it: "Could you tell me when it opens?" → "when it opens?". */
-export const withoutPoliteness = (question: string): string => question.trim().replace(POLITE, '')
+export const withoutPoliteness = (question: string): string =>
+  question.trim().replace(POLITE, '').replace(NEED_TO_KNOW, '')
+
+/** "Summarise what I need to know about paying" asks to summarise paying. */
+const NEED_TO_KNOW =
+  /\b(?:what|everything|all)(?: that)? (?:i|we|you|people|one) (?:(?:need|ought|have|want) to|should|must) know about\s+/i
 
 /** The kind of answer a question wants; `open` when its form does not tell. */
 export function answerKindOf(line: string): AnswerKind {
@@ -89,7 +94,7 @@ export function answerKindOf(line: string): AnswerKind {
   if (/^\W*(?:and |so )?where\b|\bwhere(?:'s| is| are| can| do)\b|^wheres\b/.test(text)) return 'where'
   if (asksWhether || YES_NO.test(text)) return 'yesNo'
   if (
-    /\b(?:what are|which|list|name the|what kinds?|what types?|what (?:can|may|must|do) (?:i|we|you|they)|what is (?:not )?(?:allowed|included))\b/.test(
+    /^\W*what (?:does|do) .{2,60} (?:include|cover|contain|come with|consist of)\W*$|^\W*what(?: do (?:i|we|you)|['’]?s| is| do members| do guests) (?:get|included)\b|\b(?:what are|which|list|name the|what kinds?|what types?|what (?:can|may|must|do) (?:i|we|you|they)|what is (?:not )?(?:allowed|included))\b/.test(
       text,
     )
   )

@@ -135,7 +135,7 @@ const openingScorer: Scorer = {
 /** Word meaning: what the words that mean the same as a missing term add, each by how surely it means it. */
 const meaningScorer: Scorer = {
   name: 'meaning',
-  weight: 0.9,
+  weight: 0.6,
   prepare: (query, index) => {
     const average = index.averageLengths
     return (candidate) => {

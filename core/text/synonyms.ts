@@ -309,6 +309,7 @@ loan credit
 interest rate
 bank account
 transfer wire
+transfer move
 currency money
 exchange swap
 profit gain
@@ -397,6 +398,33 @@ move up, upgrade
 move down, downgrade
 sign in, log in, login, log on
 sign out, log out, logout
+remove, take out, taken out, take off, taken off, get rid of
+look after, care for, take care of, looked after
+get in touch, contact, call us, write to us
+fill in, fill out, complete, completed
+hand in, submit, turn in
+put off, postpone, delay, move to another date
+call off, cancel, cancelled
+turn up, arrive, show up
+give up, quit, stop
+use up, run out
+let in, admit, admitted
+come back, return, be back
+bring back, return, returned, hand back
+take part, join, participate, attend
+ask for, request, apply for
+check out, leave, departure, day you leave
+break down, breakdown, stop working
+pay back, repay, refund, refunded
+in instalments, in parts, instalments, monthly parts, monthly payments
+day off, holiday, leave
+sick note, medical certificate, fit note
+home visit, come to my house, come to my home, come to our house, come to our home, visit you at home
+first visit, new client, new customer, new member
+include, what you get, what is included, comes with, covers
+too late, after that
+in advance, ahead, beforehand
+get married, marry, wedding
 `
 
 /** Wider subjects: speaking of one word of a line is speaking of the subject, though the words differ. */

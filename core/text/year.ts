@@ -48,6 +48,9 @@ const FEASTS: readonly (readonly [RegExp, number, number])[] = [
 export const feastsIn = (text: string): { day: number; month: number }[] =>
   FEASTS.filter(([name]) => name.test(text)).map(([, day, month]) => ({ day, month }))
 
+/** Whether a text speaks of the days on which a whole country rests. */
+export const namesPublicHolidays = (text: string): boolean => /\b(?:public|bank|national) holidays?\b/i.test(text)
+
 /** Stretches of the year a text states from one date to another: "from 20 December to 6 January". */
 export function stretchesOfYear(text: string): { from: CalendarDay; to: CalendarDay }[] {
   const dates = datesIn(text)

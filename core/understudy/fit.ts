@@ -26,10 +26,26 @@ const DEMAND_FIT = 0.6
 const ROLE_FIT = 0.5
 
 /** Whether a unit names somebody; of a row, in another cell than the one that says what the row is about. */
-const namesPerson = ({ text, cells }: Pick<Unit, 'text' | 'cells'>): boolean =>
+const namesPerson = ({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'terms'>): boolean =>
   cells.length === 0
     ? PERSON_NAME.test(text)
-    : cells.some((cell) => cell !== keyOf({ cells }) && PERSON_NAME.test(cell.value))
+    : cells.some((cell) => cell !== keyOf({ cells }) && PERSON_NAME.test(cell.value)) ||
+      (IS_NAMED.test(keyOf({ cells }).header) && PERSON_NAME.test(keyOf({ cells }).value) && isSaidOfKey(cells, asked))
+
+/** Headers of people's names. */
+const IS_NAMED =
+  /^(?:full )?(?:name|person|people|who|staff|contact|colleague|teacher|tutor|trainer|doctor|author|artist|speaker|guide|member)s?\b/i
+
+/** A row about a person answers who is what another of its cells says: "Name: …; Role: owner". */
+const isSaidOfKey = (cells: Unit['cells'], { terms }: Pick<Asked, 'terms'>): boolean => {
+  const others = stemSet(
+    cells
+      .filter((cell) => cell !== keyOf({ cells }))
+      .map((cell) => cell.value)
+      .join(' '),
+  )
+  return terms.some((term) => term.role !== 'light' && !term.isAmbient && heldBy(term, others) > 0)
+}
 
 /** "In room 12", "beside the sink": a place, rather than any "by" or "on". */
 const IS_PLACE =
@@ -55,7 +71,7 @@ export function suits(
     asked.text,
   )
   if (kind === 'who' && isDoneBySomebody(text, asked)) return 1
-  if (kind === 'who' && !asksRole) return namesPerson(unit) ? 1 : isSuited(unit, kind, asked) ? ROLE_FIT : 0
+  if (kind === 'who' && !asksRole) return namesPerson(unit, asked) ? 1 : isSuited(unit, kind, asked) ? ROLE_FIT : 0
   if (kind === 'howTo')
     return INSTRUCTS.test(text) || isDoneByMeans(text, asked) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
   if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))

@@ -1,3 +1,4 @@
+import { hostel } from './hostel'
 import type { Corpus, Question } from './question'
 
 /**
@@ -267,4 +268,6 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'Is there a playground?' },
     { kind: 'unknown', say: 'When was Abel Thorne born?' },
   ],
+  clinic: [],
+  hostel,
 }

@@ -1,3 +1,4 @@
+import { clinic } from './clinic'
 import { college } from './college'
 import { ferries } from './ferries'
 import { handbook } from './handbook'
@@ -19,4 +20,6 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   museum: [...museum, ...more.museum],
   service: [...service, ...more.service],
   town: [...town, ...more.town],
+  clinic,
+  hostel: [],
 }

@@ -41,6 +41,6 @@ export interface Question {
   readonly outcome?: Outcome | readonly Outcome[]
 }
 
-/** The libraries that are asked: the demo's, and five of other subjects. */
-export const CORPORA = ['ferries', 'handbook', 'workshop', 'college', 'shop', 'town', 'service', 'museum'] as const
+/** The libraries that are asked: the demo's, and nine of other subjects. */
+export const CORPORA = ['ferries', 'handbook', 'workshop', 'college', 'shop', 'town', 'service', 'museum', 'clinic', 'hostel'] as const
 export type Corpus = (typeof CORPORA)[number]

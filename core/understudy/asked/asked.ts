@@ -81,7 +81,9 @@ export function askedOf(question: string, view: View, names: ReadonlySet<string>
   )
   return {
     text,
-    terms: joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted,
+    terms: withOwnWords(
+      joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted,
+    ),
     days: daysIn(text),
     months,
     inCase: stemSet(/.\b(?:if|when|in case|while) (.+)$/i.exec(text)?.[1] ?? ''),
@@ -155,6 +157,20 @@ function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['ro
   const isOfTheForm = isLight(term.stem) && !isThing(text, term)
   return isOfTheForm || isDegree(text, term.start) || isLasting(text, term) ? 'light' : 'subject'
 }
+
+/** A word that the question asks by itself stands less for another of its words: in "leave my cat … on holiday", to leave is no holiday. */
+const withOwnWords = (wanted: readonly Wanted[]): readonly Wanted[] =>
+  wanted.map((term) => ({
+    ...term,
+    forms: term.forms
+      .map((form) => {
+        const isAsked = form.share < 1 && wanted.some((other) => other !== term && other.stem === form.stems[0])
+        return isAsked && form.stems.length === 1 ? { ...form, share: form.share * ASKED_ITSELF } : form
+      })
+      .sort((a, b) => b.share - a.share),
+  }))
+
+const ASKED_ITSELF = 0.5
 
 /** A question of nothing but words of form ("How can I pay?") is about them. */
 const withASubject = (wanted: readonly Wanted[]): readonly Wanted[] =>

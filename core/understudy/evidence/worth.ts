@@ -16,6 +16,7 @@ const BONUS = {
   caption: 0.12,
   measure: 0.4,
   cell: 0.2,
+  key: 0.12,
 } as const
 
 /** What a unit is worth beside how much of the question it speaks of: its kind, its place, whom it faces; 0 to about 2. */
@@ -26,7 +27,7 @@ export function bonusOf(looked: Looked, asked: Asked, fit: number, rank: number)
     BONUS.fits * fit +
     (speaksOfCase(unit, asked) ? BONUS.case : 0) +
     BONUS.person * facing(unit, asked) +
-    (isCellAskedFor(unit, asked) ? BONUS.cell : 0) +
+    (isCellAskedFor(unit, asked) ? BONUS.cell : isKeyNamed(unit, asked) ? BONUS.key : 0) +
     (isOnTopic ? (unit.kind === 'row' ? BONUS.caption : BONUS.topic) : 0) +
     (unit.kind === 'row' && sharesMeasure(asked.text, unit.text) ? BONUS.measure : 0) +
     BONUS.rank * rank +
@@ -102,13 +103,18 @@ function sharedPairs(pairs: ReadonlySet<string>, text: string): number {
   return shared
 }
 
+/** Whether the question names all of what a row is about, whichever of its cells it wants. */
+const isKeyNamed = (unit: Unit, asked: Asked): boolean => unit.kind === 'row' && isNamed(keyOf(unit).value, asked)
+
+/** Whether each word of a name, its brackets aside, is a term of the question. */
+function isNamed(text: string, asked: Asked): boolean {
+  const stems = contentStems(text.replace(/\([^)]*\)/g, ' '))
+  return stems.size > 0 && [...stems].every((each) => asked.terms.some((term) => heldBy(term, new Set([each])) > 0))
+}
+
 /** Whether the question names all of what a row is about and all of one of its headers: "an adult … at the door". */
 function isCellAskedFor(unit: Unit, asked: Asked): boolean {
   if (unit.kind !== 'row') return false
-  const isNamed = (text: string) => {
-    const stems = contentStems(text.replace(/\([^)]*\)/g, ' '))
-    return stems.size > 0 && [...stems].every((each) => asked.terms.some((term) => heldBy(term, new Set([each])) > 0))
-  }
   const key = keyOf(unit)
-  return isNamed(key.value) && unit.cells.some((cell) => cell !== key && isNamed(cell.header))
+  return isNamed(key.value, asked) && unit.cells.some((cell) => cell !== key && isNamed(cell.header, asked))
 }

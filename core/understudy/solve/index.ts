@@ -1,6 +1,7 @@
 import type { Finding, Solver, Task } from '../task'
 import { asAsked } from './asAsked'
 import { forTheAge } from './byAge'
+import { inItsRange } from './byRange'
 import { sideBySide } from './compare'
 import { mostOrLeast } from './extreme'
 import { asFact } from './fact'
@@ -25,6 +26,7 @@ const SOLVERS: readonly Solver[] = [
   inPoints,
   sideBySide,
   forTheAge,
+  inItsRange,
   recommend,
   savingOf,
   mostOrLeast,

@@ -6,7 +6,7 @@ import { asNoun, sayCell } from '../rowWords'
 import { listed } from '../../phrases'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../asked'
-import { groupsIn } from './sum'
+import { groupsIn } from './groups'
 import { keyOf } from '../units'
 
 const MOST_OPTIONS = 4
