@@ -137,7 +137,6 @@ const isOfForm = (lemma: string): boolean =>
 for (const [one, other, nearness] of pairsInUse(common))
   if (areOneKind(one, other) && !isOfForm(one) && !isOfForm(other)) relate(one, other, Math.round(IN_USE * nearness))
 
-
 /** Stems are written rather than words, since stemming them all takes a second the first reader would wait. */
 const stemsOf = (lemma: string): string =>
   terms(lemma.replace('_', ' '), 'en')

@@ -35,7 +35,9 @@ export function correctSpelling(
 }
 
 /** Words that carry a question's form; a slip in one of them is put right by them, not by the library. */
-const QUESTION_WORDS = 'much many what when where which there their would could should about please price time'.split(' ')
+const QUESTION_WORDS = 'much many what when where which there their would could should about please price time'.split(
+  ' ',
+)
 const questionWordNear = (word: string): string | undefined =>
   QUESTION_WORDS.find((each) => editDistance(word, each, 1) <= 1)
 

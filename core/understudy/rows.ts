@@ -145,9 +145,10 @@ const HEADERS: readonly (readonly [RegExp, RegExp])[] = [
 const MEANT_HIT = 2
 
 /** How much of the question a header holds, and how much of the header the question's terms make up. */
-function headerFit(header: string, asked: Asked): { hits: number; share: number } {
-  const stems = stemSet(header)
-  const held = asked.terms.filter((term) => heldBy(term, stems) > 0)
+function headerFit(header: string, asked: Asked, key = ''): { hits: number; share: number } {
+  const [stems, about] = [stemSet(header), stemSet(key)]
+  // "Medium dog" is what the row is about: "second animal" is no column for dogs.
+  const held = asked.terms.filter((term) => heldBy(term, stems) > Math.min(heldBy(term, about), IN_KEY))
   const measures = quantitiesIn(header).filter((each) => each.dimension !== 'count')
   const isOfSize = measures.some((each) =>
     quantitiesIn(asked.text).some((other) => other.dimension === each.dimension && other.value === each.value),
@@ -159,6 +160,9 @@ function headerFit(header: string, asked: Asked): { hits: number; share: number 
   )
   return { hits, share: stems.size === 0 ? 0 : held.length / stems.size }
 }
+
+/** Up to so much of a term in its key takes it from the headers; a word that a header says itself stays its own. */
+const IN_KEY = 0.99
 
 /** The columns whose headers share most with the question, of those the ones that hold the kind of value asked for. */
 function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind): string[] {
@@ -174,7 +178,7 @@ function toldColumns(rows: readonly Evidence[], asked: Asked, kind: AnswerKind):
   const ofDay =
     asked.days.size === 0 ? [] : open.filter((cell) => [...daysIn(cell.header)].some((day) => asked.days.has(day)))
   if (ofDay.length > 0) return ofDay.map((cell) => cell.header)
-  const fits = open.map((cell) => ({ cell, ...headerFit(cell.header, asked) }))
+  const fits = open.map((cell) => ({ cell, ...headerFit(cell.header, asked, key.value) }))
   const most = Math.max(0, ...fits.map((each) => each.hits))
   const named = most === 0 ? fits : fits.filter((each) => each.hits === most)
   const counts = kind === 'count' ? open.filter((cell) => /^\d+$/.test(cell.value)) : []

@@ -1,4 +1,3 @@
-import { hostel } from './hostel'
 import type { Corpus, Question } from './question'
 
 /**
@@ -269,5 +268,5 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'When was Abel Thorne born?' },
   ],
   clinic: [],
-  hostel,
+  hostel: [],
 }

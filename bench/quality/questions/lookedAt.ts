@@ -3,6 +3,7 @@ import { college } from './college'
 import { ferries } from './ferries'
 import { handbook } from './handbook'
 import { more } from './more'
+import { hostel } from './hostel'
 import { museum } from './museum'
 import type { Corpus, Question } from './question'
 import { service } from './service'
@@ -21,5 +22,5 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   service: [...service, ...more.service],
   town: [...town, ...more.town],
   clinic,
-  hostel: [],
+  hostel,
 }

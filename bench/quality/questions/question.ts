@@ -42,5 +42,16 @@ export interface Question {
 }
 
 /** The libraries that are asked: the demo's, and nine of other subjects. */
-export const CORPORA = ['ferries', 'handbook', 'workshop', 'college', 'shop', 'town', 'service', 'museum', 'clinic', 'hostel'] as const
+export const CORPORA = [
+  'ferries',
+  'handbook',
+  'workshop',
+  'college',
+  'shop',
+  'town',
+  'service',
+  'museum',
+  'clinic',
+  'hostel',
+] as const
 export type Corpus = (typeof CORPORA)[number]

@@ -154,7 +154,9 @@ function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['ro
   const isWritten = !read.isTitleCased && isName(text, term.start, surface, view.name)
   if (isWritten || isCode(surface) || (read.names.has(term.stem) && !isLight(term.stem))) return 'name'
   if (term.stem === read.focus) return 'focus'
-  const isOfTheForm = isLight(term.stem) && !isThing(text, term)
+  // "Who *owns* it?": what somebody does is what is asked, however common the word.
+  const isWhoDoes = term.stem === read.done && /^\W*who \p{L}+s\b/iu.test(text)
+  const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes
   return isOfTheForm || isDegree(text, term.start) || isLasting(text, term) ? 'light' : 'subject'
 }
 
@@ -176,7 +178,12 @@ const ASKED_ITSELF = 0.5
 const withASubject = (wanted: readonly Wanted[]): readonly Wanted[] =>
   wanted.some((term) => term.role !== 'light' && term.role !== 'number')
     ? wanted
-    : wanted.map((term) => (term.role === 'light' ? { ...term, role: 'subject', weight: 1 } : term))
+    : wanted.map((term) =>
+        term.role === 'light' && !TASKS.has(term.stem) ? { ...term, role: 'subject', weight: 1 } : term,
+      )
+
+/** What the agent is told to do with the subject. */
+const TASKS = stemList('summarise summarize summary overview explain describe tell list give show please')
 
 /** What is to be done weighs more than what it is done to. */
 const DONE_WEIGHT = 1.25

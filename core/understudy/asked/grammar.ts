@@ -57,7 +57,9 @@ export function focusOf(text: string): string | undefined {
   if (ofWhat) return stem(ofWhat[1]!.split(' ').at(-1)!)
   const number =
     (/\b(?:phone |telephone )?number (?:of|for) (?:the|your|our)\b/i.test(text) ||
-      /\b(?:phone|telephone|contact|emergency|helpline|hotline|mobile) number\b|\b(?:which|what) number (?:do|can|should|must|to)\b/i.test(text)) &&
+      /\b(?:phone|telephone|contact|emergency|helpline|hotline|mobile) number\b|\b(?:which|what) number (?:do|can|should|must|to)\b/i.test(
+        text,
+      )) &&
     !/\bhow many\b/i.test(text)
   if (number) return stem('number')
   const word = found?.[1]?.split(' ').at(-1)

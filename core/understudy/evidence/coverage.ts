@@ -23,7 +23,7 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
   const sum = { held: 0, whole: 0, rest: 0, restWhole: 0, focused: false, missing: 0, subjects: 0 }
   for (const term of asked.terms) {
     let share = found(term, looked, asked.text)
-    if (share < OPENING && IS_OPENING.test(term.stem) && OPENING_HOURS.test(looked.unit.text)) share = OPENING
+    if (share < OPENING && IS_OPENING.test(term.stem) && statesHours(looked.unit.text)) share = OPENING
     if (kind === 'yesNo' && share < 1 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other))) share = 1
     if (term.role === 'name' && share === 0) return 0
     // Tables state things; what is done with them stands in no cell.
@@ -107,6 +107,8 @@ const SECTION = 0.7
 /** Hours from one clock time to another say when a place is open, whatever the word. */
 const OPENING_HOURS =
   /\d{1,2}(?:[:.]\d{2})? ?(?:am|pm)? ?(?:–|-|to|until|and) ?\d{1,2}(?:[:.]\d{2}|\b ?(?:am|pm)\b|(?= ?[.,;]|$))/i
+/** Whether a text states hours from one time to another. */
+export const statesHours = (text: string): boolean => OPENING_HOURS.test(text)
 const IS_OPENING = /^(?:open|close|staf)/
 const OPENING = 0.8
 

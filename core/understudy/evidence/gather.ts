@@ -4,7 +4,7 @@ import type { GivenPassage } from '../../dialogue'
 import { heldBy, type Asked } from '../asked'
 import { suits } from '../fit'
 import { unitsOf, type Unit } from '../units'
-import { coverageOf, directOf, isAnInstance, THIN } from './coverage'
+import { coverageOf, directOf, isAnInstance, statesHours, THIN } from './coverage'
 import { instancesIn, type Instances } from './instances'
 import { look, type Looked } from './look'
 import { isOfOtherTimes, isOfThePast } from './times'
@@ -63,8 +63,9 @@ function weighed(looked: Looked, asked: Asked, kind: AnswerKind, rank: number, k
   const fit = suits(unit, kind, asked)
   const ofOtherDays = isOfOtherTimes(unit, asked) || isOfThePast(unit, asked) ? OTHER_DAYS : 1
   const flaw = unit.text.endsWith('?') ? QUESTION_FLAW : 0
-  // To a yes/no question the opposite is an answer: "closed" says whether it is open.
-  const opposite = kind !== 'yesNo' && saysOpposite(looked, asked) ? OPPOSITE : 1
+  // To a yes/no question the opposite is an answer: "closed" says whether it is open; hours say when it opens and closes.
+  const opposite =
+    kind !== 'yesNo' && kind !== 'why' && !statesHours(unit.text) && saysOpposite(looked, asked) ? OPPOSITE : 1
   const direct = directOf(looked, asked, (term) => isAnInstance(looked, term, kind, asked, kinds))
   return {
     ...unit,

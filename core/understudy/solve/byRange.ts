@@ -50,4 +50,3 @@ export function rangesIn(text: string): Range[] {
 
 const holds = ({ dimension, from, to }: Range, measure: Quantity): boolean =>
   dimension === measure.dimension && measure.value >= from && measure.value <= to
-

@@ -50,7 +50,9 @@ export const openThen: Solver = (task): Finding | undefined => {
 function openOnDate(task: Task): Finding | undefined {
   const [day] = [...datesIn(task.asked.text), ...feastsIn(task.asked.text)]
   if (!day) return undefined
-  const isFeast = feastsIn(task.asked.text).some(({ day, month }) => month === 12 ? day >= 25 && day <= 26 : day === 1)
+  const isFeast = feastsIn(task.asked.text).some(({ day, month }) =>
+    month === 12 ? day >= 25 && day <= 26 : day === 1,
+  )
   for (const unit of task.passages.flatMap(unitsOf)) {
     if (unit.kind === 'row' || !CLOSES.test(unit.text)) continue
     if (stretchesOfYear(unit.text).some((stretch) => liesIn(day, stretch))) return saying(unit, false, task)

@@ -186,4 +186,3 @@ const isIn = (quantity: Quantity, per: readonly string[]): boolean =>
   quantity.dimension !== 'count' &&
   quantity.dimension !== 'money' &&
   terms(quantity.unit).some((term) => per.includes(term.stem))
-

@@ -133,4 +133,3 @@ function columnFor(group: Group, row: Evidence, said: ReadonlySet<string>, task:
   const full = fits.filter((each) => each.share === best)
   return full.length === 1 ? full[0]!.header : undefined
 }
-

@@ -57,11 +57,20 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
 /** What the question asks to be done ("will they *find out*") must be spoken of, or nothing is said of it either way. */
 function saysOfDoing(unit: Evidence, task: Task): boolean {
   const done = task.asked.terms.find((term) => term.isDone)
-  if (!done) return true
   const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
+  if (!speaksOfObject(unit, stems, task)) return false
+  if (!done) return true
   return (
     givesLeave(unit.text) || heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
   )
+}
+
+/** "May I leave my *cat*": of a thing that other lines do speak of, this one must speak too, or stand in a section on it. */
+function speaksOfObject(unit: Evidence, stems: ReadonlySet<string>, { asked, evidence }: Task): boolean {
+  const object = asked.terms.find((term) => term.isObject && !term.isAmbient && term.role === 'subject')
+  if (!object || unit.kind === 'row' || heldBy(object, stems) > 0) return true
+  if (heldBy(object, stemSet(unit.passage.place)) > 0) return true
+  return !evidence.some((other) => other.kind !== 'row' && heldBy(object, stemSet(other.text)) > 0)
 }
 
 /** What only speaks of the case ("when I *leave*") says nothing of what is asked for it. */
