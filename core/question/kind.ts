@@ -54,7 +54,12 @@ export function answerKindOf(line: string): AnswerKind {
     /\b(?:which|what|recommend|suggest)\b/.test(text)
   )
     return 'recommendation'
-  if (/^\W*(?:and |but |so )?(?:why|how come|what for|for what reason)\b/.test(text)) return 'why'
+  if (
+    /^\W*(?:and |but |so )?(?:why|how come|what for|for what reason)\b|^\W*how did .* (?:start|begin|happen|break out|come about)\W*$/.test(
+      text,
+    )
+  )
+    return 'why'
   if (
     /\bhow much\b(?= (?:is|are|was|were|does|do|did|will|would|should|can|must|may|has|have|to|for|per|a|an|the|this|that|it|more|extra|money|rent|interest|tax|cheaper|dearer|i|we|my|our)\b|\W*$)|\bhow much\b.*\b(?:pay|cost|costs|owe|charge|charged|spend|earn)\b|\b(?:what|which).{0,80}\b(?:price|cost|costs|fare|fee|charge|charges|pay|total|salary|wage|deposit|rent|fine|penalty|surcharge)s?\b|^(?:the )?(?:price|cost|fare|fee)s?\b|^(?:\S+ ){0,5}(?:price|cost|fare|fee)s?\b(?:\W+\w+){0,3}\W*$|\bwhat (?:will|would|does) (?:that|it|this) (?:be|come to|cost|make)\b|\bwhat (?:do|does|will|would)\b.*\b(?:come to|add up to|amount to)\b/.test(
       text,
@@ -64,7 +69,7 @@ export function answerKindOf(line: string): AnswerKind {
   )
     return 'money'
   if (
-    /\b(?:until when|since when|when|what time|which day|what day|what date|opening hours|by when|opening times?|closing times?|hours of opening|how soon|how early|how late)\b/.test(
+    /\b(?:until when|since when|when|what time|which (?:days?|months?|weeks?)|what (?:days?|months?)|what date|opening hours|by when|opening times?|closing times?|hours of opening|how soon|how early|how late)\b/.test(
       text,
     ) &&
     !YES_NO.test(text) &&
@@ -107,7 +112,7 @@ const TELLS_OF_A_TIME =
   /^what (?:happens|will happen|would happen)\b|^(?:i|we|it|they|he|she|there|my|our)\b(?!.*\b(?:know|tell|wonder|wondering|ask|say)\b)[^?]* when \p{L}+[^?]*$/u
 
 /** Of several sentences, the one that asks: "My case weighs 22 kg. Is that a problem?" asks whether it is. */
-const asking = (line: string): string => {
+export const asking = (line: string): string => {
   const all = sentences(line).map((sentence) => sentence.text)
   const asks = all.findLast((each) => /\?\W*$/.test(each)) ?? line
   // "I weigh 160 kg, can I use the ladder?": what is told stands before the comma.

@@ -186,10 +186,11 @@ export const quantitiesIn = remembered((text): readonly Quantity[] => {
     if (amount !== undefined)
       add({ dimension: 'count', value: amount, amount, unit: 'times', of: [TIME], start: match.index, end })
   }
-  for (const match of text.matchAll(GROUP)) {
-    const amount = numberOf(match[1]!)
+  for (const match of [...text.matchAll(GROUP), ...text.matchAll(OF_US)]) {
+    const number = match[1] ?? match[2]!
+    const amount = numberOf(number)
     const end = match.index + match[0].length
-    const start = end - match[1]!.length
+    const start = end - number.length
     if (amount !== undefined) add({ dimension: 'count', value: amount, amount, unit: 'people', of: PEOPLE, start, end })
   }
   for (const match of text.matchAll(BY)) addSide(match, add)
@@ -220,6 +221,8 @@ const GROUP = new RegExp(
   `\\b(?:groups?|parties|party|classes|class|family|families) of (?:up to |at least |more than |over )?(${NUMBER})(?=[?.,;!]|$| (?:or|and|get|gets|come|comes|go|visit|have|travel|join|stay|eat|pay|pays|can|may|need|needs|must|in|on|at|for|to|book|is|are)\\b)`,
   'giu',
 )
+/** "Ten of us", "we are eight": so many people. */
+const OF_US = new RegExp(`\\b(${NUMBER})(?= of us\\b)|(?<=\\bwe are )(${NUMBER})(?=[.,;?!]|$)`, 'giu')
 const PEOPLE = ['group', 'people', 'person'].map((word) => stem(word))
 
 /** "2.4 by 1.8 metres": the first side is in the unit of the second. */

@@ -30,6 +30,10 @@ phone telephone call ring
 email e-mail mail
 luggage baggage suitcase bag
 suitcase case
+bag rucksack backpack luggage
+path trail walk route hike footpath
+hostel guesthouse hotel
+sleep accommodate
 refund reimburse reimbursement
 refund money-back
 refund get-back
@@ -114,7 +118,7 @@ hear hearing
 alarm siren
 lift elevator
 near close nearby
-wheelchair mobility
+wheelchair mobility step-free accessible ramp
 kit box set
 meet gather assemble assembly
 replace change swap renew
@@ -425,6 +429,11 @@ include, what you get, what is included, comes with, covers
 too late, after that
 in advance, ahead, beforehand
 get married, marry, wedding
+put up, sleep, accommodate
+get to, getting here, get here, how to find us, reach us, directions
+get to, arrive, arriving
+burn down, burned down, burnt down, fire
+flat tyre, puncture, punctured
 `
 
 /** Wider subjects: speaking of one word of a line is speaking of the subject, though the words differ. */

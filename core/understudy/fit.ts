@@ -71,7 +71,8 @@ export function suits(
     asked.text,
   )
   if (kind === 'who' && isDoneBySomebody(text, asked)) return 1
-  if (kind === 'who' && !asksRole) return namesPerson(unit, asked) ? 1 : isSuited(unit, kind, asked) ? ROLE_FIT : 0
+  if (kind === 'who' && !asksRole)
+    return namesPerson(unit, asked) ? 1 : !ASKS_NAME.test(asked.text) && isSuited(unit, kind, asked) ? ROLE_FIT : 0
   if (kind === 'howTo')
     return INSTRUCTS.test(text) || isDoneByMeans(text, asked) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
   if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
@@ -239,4 +240,4 @@ const PERSON_NAME = /\p{Lu}[\p{Ll}’'-]+ (?:(?:van|de|von|der|la) )?\p{Lu}[\p{L
 
 /** Whether a question of this kind is answered only by evidence that holds what it asks for. */
 export const needsFit = (kind: AnswerKind, question: string): boolean =>
-  NEEDS_FIT.has(kind) || (kind === 'who' && /^\W*who(?:['’]s| is| was) /i.test(question) && ASKS_NAME.test(question))
+  NEEDS_FIT.has(kind) || (kind === 'who' && ASKS_NAME.test(question))

@@ -5,7 +5,13 @@ const ASKS =
 
 /** Says of a thing as such that it may or may not be: what is asked to be done with it need not be named. */
 export const givesLeave = (text: string): boolean =>
-  /\b(?:allowed|permitted|accepted|forbidden|prohibited|banned|welcome)\b/i.test(text)
+  /\b(?:allowed|permitted|accepted|forbidden|prohibited|banned|welcome)\b/i.test(text) || keepsAway(text)
+
+/** "Please leave yours at home", "do not bring any": says no without a word of leave. */
+export const keepsAway = (text: string): boolean =>
+  /\bleave (?:yours?|them|it|your [\p{L}-]+) (?:at home|outside|behind)\b|\b(?:do not|don[’']t|never) bring\b/iu.test(
+    text,
+  )
 
 /** Says that somebody may, or is served: "you can", "we offer", "is free", "are welcome". */
 export const grants = (text: string): boolean =>

@@ -1,5 +1,5 @@
 import { daysIn, oppositesOf, quantitiesIn, stemSet } from '../text'
-import { asksLeave, grants } from './leave'
+import { asksLeave, grants, keepsAway } from './leave'
 import type { Unit } from './units'
 import { heldBy, type Asked } from './asked'
 
@@ -41,12 +41,16 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
     const lead = /^(yes|no)\b/i.exec(unit.text)
     return lead ? (lead[1]!.toLowerCase() as Polarity) : 'unclear'
   }
+  if (asksLeave(asked.text) && keepsAway(unit.text)) return 'no'
   const asksNeed = ASKS_NEED.test(asked.text)
   if (unit.kind === 'item') return isNegated(unit.leadIn, asked) ? 'no' : 'yes'
   const lead = /^(yes|no)\b[,.:;]/i.exec(unit.text)
   if (lead) return lead[1]!.toLowerCase() as Polarity
   const clause = clauseFor(unit, asked)
+  const excepted = saidOfException(unit.text, asked)
+  if (excepted) return excepted
   if (asksNeed) {
+    if (asksToBring(asked.text) && PROVIDED.test(clause) && !isNegated(clause, asked)) return 'no'
     if (NOT_NEEDED.test(clause)) return 'no'
     if (isNegated(clause, asked)) return 'unclear'
     return NEEDED.test(clause) ? 'yes' : /\bfree\b|\bmay\b|\bcan\b/i.test(clause) ? 'no' : 'unclear'
@@ -60,6 +64,22 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
   if (asksLeave(asked.text) && !grants(clause) && !doesWhatIsAsked(clause, asked)) return 'unclear'
   return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'yes'
 }
+
+/** "Leaves at 9:15, except on Sundays", asked of Sunday: the opposite of the rest; nothing when no day asked about is left out. */
+function saidOfException(text: string, asked: Asked): Polarity | undefined {
+  const found = /^(.*?),? (?:except|but not|apart from|other than)(?: for| on)? ([^,;.]*)/i.exec(text)
+  if (!found || asked.days.size === 0) return undefined
+  const days = daysIn(found[2]!)
+  if (days.size === 0 || ![...asked.days].every((day) => days.has(day))) return undefined
+  return isNegated(found[1]!, asked) || saysOpposite(found[1]!, asked) ? 'yes' : 'no'
+}
+
+/** "Do I have to bring sheets?": what is provided need not be brought. */
+const asksToBring = (question: string): boolean =>
+  /\b(?:have|need) to (?:bring|take|buy|get|rent|hire|carry)\b|\bneed (?:my|our|to bring) own\b|\bmust (?:i|we) (?:bring|take|buy)\b/i.test(
+    question,
+  )
+const PROVIDED = /\b(?:included|provided|supplied|come with|comes with|available free|lent|we lend)\b/i
 
 /** Whether a statement speaks of doing what is asked for, leave or no leave. */
 function doesWhatIsAsked(clause: string, asked: Asked): boolean {

@@ -6,7 +6,7 @@ const RULE = /^\s*(?:={3,}|-{3,}|~{3,}|\*{3,}|_{3,})\s*$/
 
 /**
  * Plain text → document. Paragraphs are parted by empty lines; a line underlined with `===` or `---`, a short line in
- * capitals standing alone, or a short line without a full stop right above a longer one, is a heading; lines with a bullet or a number are list items. Locators count lines from 1.
+ * capitals standing alone, or a short line without a full stop right above a longer one, is a heading; lines with a bullet or a number, and labelled lines below each other, are list items. Locators count lines from 1.
  */
 export const readText: Reader = (file) => {
   const lines = decodeText(file.bytes, file.mediaType).replace(/\r\n?/g, '\n').split('\n')
@@ -22,7 +22,7 @@ export const readText: Reader = (file) => {
     else if (level) {
       close()
       blocks.push({ kind: 'heading', level, text: oneLine(raw), locator: atLine(index + 1) })
-    } else if (ITEM.test(raw)) {
+    } else if (ITEM.test(raw) || isLabelled(lines, index)) {
       close()
       open = { kind: 'item', text: raw, line: index + 1 }
     } else if (open) open.text += ` ${raw}`
@@ -32,6 +32,14 @@ export const readText: Reader = (file) => {
   const first = blocks[0]
   return readable(first?.kind === 'heading' ? first.text : baseName(file.name), blocks, file.name)
 }
+
+/** "Boots: £6 a day": a short line that says of a thing what it is. */
+const LABELLED = /^\s*\p{Lu}[^:.!?]{1,40}: \S.{0,100}$/u
+
+/** Whether a line is one of several labelled lines below each other: a list, whose lines are not to be run together. */
+const isLabelled = (lines: readonly string[], at: number): boolean =>
+  LABELLED.test(lines[at]!) &&
+  [lines[at - 1], lines[at + 1]].some((beside) => beside !== undefined && LABELLED.test(beside))
 
 const atLine = (line: number): Locator => ({ kind: 'line', line, label: `line ${line}` })
 

@@ -15,7 +15,7 @@ import {
   type Term,
 } from '../../text'
 import type { PromptView } from '../../brief'
-import { withoutPoliteness } from '../../question'
+import { asking, withoutPoliteness } from '../../question'
 import { formsOf, formsOfThing, particleVerb, withSurnames } from './forms'
 import {
   capitals,
@@ -72,7 +72,8 @@ export function askedOf(question: string, view: View, names: ReadonlySet<string>
     seen.add(term.stem)
     return true
   })
-  const wanted = withSurnames(withASubject(single.map((term) => termOf(term, text, view, read))), text)
+  const inFull = single.map((term) => termOf(term, text, view, read))
+  const wanted = withSurnames(withASubject(toldLess(inFull, single, text)), text)
   const joined = particleVerb(text, language, view)
   const all = terms(text)
   const stems = new Set(all.map((term) => term.stem))
@@ -92,6 +93,25 @@ export function askedOf(question: string, view: View, names: ReadonlySet<string>
     glossary: new Set(glossary.map((entry) => entry.term)),
   }
 }
+
+/**
+ * "I have a flat tyre. Where is the repair kit?": what is told before a question that can stand alone need not be
+ * repeated by what answers it.
+ */
+function toldLess(wanted: readonly Wanted[], at: readonly Term[], text: string): readonly Wanted[] {
+  const asks = asking(text)
+  const start = text.indexOf(asks)
+  if (asks === text || start < 0) return wanted
+  const isAsked = (term: Term) => term.start >= start && term.end <= start + asks.length
+  const carrying = wanted.filter((term, n) => isAsked(at[n]!) && term.role !== 'light' && term.role !== 'number')
+  return carrying.length < STANDS_ALONE
+    ? wanted
+    : wanted.map((term, n) =>
+        isAsked(at[n]!) || term.role === 'number' ? term : { ...term, weight: term.weight * TOLD },
+      )
+}
+const STANDS_ALONE = 2
+const TOLD = 0.35
 
 /** What the form of a question tells of its words. */
 interface Reading {

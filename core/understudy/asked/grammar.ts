@@ -81,7 +81,7 @@ export function verbOf(text: string): string | undefined {
 /** What is to be done: "need to *apply*", "can I *borrow*". It weighs more than what it is done to. */
 export function doneIn(text: string): string | undefined {
   const found =
-    /\b(?:need|have|want|allowed|able|like) to ([\p{L}-]+)/iu.exec(text) ??
+    /\b(?:need|have|want|allowed|able|like|it take) to ([\p{L}-]+)/iu.exec(text) ??
     /\b(?:can|may|could|must|should|do|does|did|will|would) (?:i|we|you|they) ([\p{L}-]+)/iu.exec(text) ??
     /\b(?:can|may|will|would|does|do|must|should) (?:my|the|your|our) [\p{L}-]+ ([\p{L}-]+)/iu.exec(text) ??
     /^\W*who ([\p{L}-]+s)\b/iu.exec(text)

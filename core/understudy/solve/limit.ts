@@ -68,12 +68,14 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
   const spoken = task.enough
     .slice(0, MOST_LOOKED_AT)
     .filter((unit) => unit.kind === 'row' || unit.direct > 0 || quantity.dimension === 'age')
-  const limits = [...spoken, ...ofTheThing].flatMap((unit): Limit[] => {
+  const limits = [...spoken, ...ofTheThing, ...agesBeside(task, quantity)].flatMap((unit): Limit[] => {
     const room = unit.kind === 'row' && ASKS_ENOUGH.test(task.asked.text) ? roomFor(unit, quantity) : undefined
     if (room !== undefined)
       return [{ unit, limit: { ...quantity, value: room, bound: 'most', text: unit.text }, fit: unit.coverage }]
     const text = saidOfAll(`${unit.leadIn} ${unit.text}`.trim(), quantity)
     return quantitiesIn(text).flatMap((limit, at, all): Limit[] => {
+      // "Under 18 per night: £16" is a price, and no rule on who may come.
+      if (unit.kind === 'row' && limit.dimension === 'age' && isPriceFor(unit, limit)) return []
       if (limit.dimension !== quantity.dimension || !isSameCount(limit, quantity)) return []
       const range = rangeAround(text, limit)
       const isMost = limit.bound === 'exact' && !range && namesTheMost(text, limit)
@@ -105,6 +107,25 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
     best && others.find((each) => (each.unit === best.unit || each.fit >= best.fit - BESIDE) && isBroken(each))
   return best && broken && MOST_OR_LEAST.has(best.limit.bound) && judged(quantity, best) ? broken : best
 }
+
+/** "The course takes a day. … You must be at least 16.": who may come is often said a sentence later, of what the paragraph is about. */
+const agesBeside = (task: Task, { dimension }: Quantity): Evidence[] =>
+  dimension !== 'age'
+    ? []
+    : task.evidence.filter(
+        (unit) =>
+          !task.enough.includes(unit) &&
+          unit.kind === 'sentence' &&
+          task.enough.slice(0, FEW).some((best) => best.kind === 'sentence' && best.paragraph === unit.paragraph),
+      )
+const FEW = 2
+
+/** Whether an age in a row's header says whose price stands below it. */
+const isPriceFor = (unit: Evidence, limit: Quantity): boolean =>
+  unit.cells.some(
+    ({ header, value }) =>
+      header.includes(limit.text.trim()) && quantitiesIn(value).some((each) => each.dimension === 'money'),
+  )
 
 const MOST_OR_LEAST: ReadonlySet<Quantity['bound']> = new Set(['most', 'least'])
 /** Limits that fit nearly as well as the best are on the same thing. */

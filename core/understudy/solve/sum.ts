@@ -4,6 +4,7 @@ import { matchRows, oneSum, tableOf, valueOf } from '../rows'
 import { asNoun } from '../rowWords'
 import type { Finding, Solver, Task } from '../task'
 import { fromTable } from './table'
+import { byClauses, byLabels } from './clauses'
 import { byRate, byTiers } from './rate'
 import { glossaryNames, groupsIn, pieces, summed, type Group } from './groups'
 import { keyOf } from '../units'
@@ -21,7 +22,13 @@ export const workOutSum: Solver = (task) => {
   if (!isMoney) return undefined
   const groups = groupsIn(task.asked.text, task.party)
   return (
-    byColumns(task, groups) ?? byOwnRows(task, groups) ?? byRows(task) ?? byTiers(task, groups) ?? byRate(task, groups)
+    byColumns(task, groups) ??
+    byOwnRows(task, groups) ??
+    byRows(task) ??
+    byLabels(task) ??
+    byClauses(task, groups) ??
+    byTiers(task, groups) ??
+    byRate(task, groups)
   )
 }
 
@@ -35,6 +42,9 @@ function byColumns(task: Task, groups: readonly Group[]): Finding | undefined {
     const header = columnFor(group, best, said, task)
     return header === undefined ? [] : [{ group, header }]
   })
+  // A sum that leaves somebody out is none.
+  const isShort = groups.some((group) => IS_PERSON.test(group.noun) && !priced.some((each) => each.group === group))
+  if (isShort && priced.some(({ group }) => IS_PERSON.test(group.noun))) return undefined
   // "Three adults … a single": the single names their ticket and is no one of its own.
   const distinct = priced.filter(
     ({ group, header }) =>
@@ -120,12 +130,19 @@ function byRows(task: Task): Finding | undefined {
   return summed(lines, '', meant[0]!, task)
 }
 
+const IS_CHILD = /^(?:child(?:ren)?|kids?|sons?|daughters?|boys?|girls?|teenagers?|pupils?|toddlers?)\b/i
+/** Headers of prices for the young that name no child: "Under 18 per night". */
+const FOR_YOUNG = /\b(?:under|below|up to|to) \d{1,2}\b|\bjuniors?\b|\byouth\b/i
+const IS_PERSON =
+  /^(?:adults?|child(?:ren)?|kids?|seniors?|pensioners?|students?|babies|baby|infants?|teenagers?|concessions?)\b/i
+
 /** The one column a group pays by: its header names the group, and no other header does so more fully. */
 function columnFor(group: Group, row: Evidence, said: ReadonlySet<string>, task: Task): string | undefined {
   const names = new Set(group.stems.flatMap((each) => [each, ...synonymsOf(each), ...glossaryNames(each, task)]))
   const fits = row.cells.slice(1).flatMap((cell) => {
     const stems = [...stemSet(cell.header)]
-    if (!stems.some((each) => names.has(each)) || !oneSum(cell.value)) return []
+    const isForYoung = IS_CHILD.test(group.noun) && FOR_YOUNG.test(cell.header)
+    if (!(stems.some((each) => names.has(each)) || isForYoung) || !oneSum(cell.value)) return []
     const known = stems.filter((each) => names.has(each) || said.has(each)).length
     return [{ header: cell.header, share: known / stems.length }]
   })

@@ -25,7 +25,9 @@ export const inPoints: Solver = (task): Finding | undefined => {
       subject.reduce((sum, term) => sum + Math.max(heldBy(term, own), 0.8 * heldBy(term, around)), 0) / subject.length
     )
   }
+  const named = sectionNamed(task)
   const isUnderHeading = (unit: Evidence) => {
+    if (named !== undefined) return unit.passage.place.split(' › ').includes(named)
     const heading = stemSet(unit.passage.place.split(' › ').slice(1).join(' '))
     return subject.every((term) => heldBy(term, heading) > 0)
   }
@@ -67,6 +69,19 @@ export const inPoints: Solver = (task): Finding | undefined => {
     note: `${chosen.length} points from ${new Set(chosen.map((unit) => unit.passage.number)).size} passages.`,
   }
 }
+
+/** The heading whose every word the question says, of several the longest: "Summarise the *house rules*". */
+function sectionNamed({ asked, passages }: Task): string | undefined {
+  const said = stemSet(asked.text)
+  const headings = passages.flatMap((passage) => passage.place.split(' › ').slice(1))
+  return headings
+    .filter((heading) => {
+      const stems = [...stemSet(heading)]
+      return stems.length >= FEWEST_IN_NAME && stems.every((each) => said.has(each))
+    })
+    .sort((a, b) => b.length - a.length)[0]
+}
+const FEWEST_IN_NAME = 2
 
 /** Statements with figures, duties and prohibitions carry more than description. */
 const carries = (unit: Evidence): number =>

@@ -2,6 +2,8 @@ import { distinct, matchRows, valueOf } from '../rows'
 import { asNoun, rowPiece } from '../rowWords'
 import { listed } from '../../phrases'
 import { finished, stemSet } from '../../text'
+import { heldBy } from '../asked'
+import type { Evidence } from '../evidence'
 import type { Finding, Solver, Task } from '../task'
 import { keyOf, type Cell } from '../units'
 
@@ -41,6 +43,15 @@ export const fromTable: Solver = (task): Finding | undefined => {
       note: `${rows.length} rows answer, and what they are about is what was asked for.`,
     }
   }
+  const meant = isSubject ? meantChoice(choices, task) : undefined
+  if (meant) {
+    const row = rows.find((each) => keyOf(each).value === meant.choice)!
+    return {
+      solver: 'table',
+      pieces: [rowPiece(row, told, task)],
+      note: `“${meant.unit.text}” tells which row is meant: ${row.text}`,
+    }
+  }
   if (isSubject && choices.length > 1) {
     const shown = choices.slice(0, MOST_CHOICES)
     return {
@@ -57,6 +68,24 @@ export const fromTable: Solver = (task): Finding | undefined => {
       .map((row) => rowPiece({ ...row, cells: withAbout(row.cells, differsIn) }, told, task)),
     note: `${rows.length} rows answer and differ only in “${differsIn}”, so all are told.`,
   }
+}
+
+/**
+ * "The family room", where rows are called by names and one line says which of them is the family room: the choice that
+ * is named by the one line speaking of all the question asks about.
+ */
+function meantChoice(
+  choices: readonly string[],
+  { asked, evidence }: Task,
+): { readonly choice: string; readonly unit: Evidence } | undefined {
+  const things = asked.terms.filter((term) => term.role === 'subject' || term.role === 'focus')
+  const found = evidence
+    .filter((unit) => unit.kind !== 'row' && things.every((term) => heldBy(term, stemSet(unit.text)) > 0))
+    .flatMap((unit) => {
+      const named = choices.filter((choice) => [...stemSet(choice)].every((each) => stemSet(unit.text).has(each)))
+      return named.length === 1 ? [{ choice: named[0]!, unit }] : []
+    })
+  return things.length > 0 && new Set(found.map(({ choice }) => choice)).size === 1 ? found[0] : undefined
 }
 
 /** "Which *courses* does she give?": the question asks for the things the rows are about. */
