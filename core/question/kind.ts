@@ -73,7 +73,7 @@ export function answerKindOf(line: string): AnswerKind {
       text,
     ) &&
     !YES_NO.test(text) &&
-    !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which)\b/.test(
+    !/^how (?:do|can|to)\b|^what (?:do|should|must) (?:i|we|you) do\b|^(?:where|who|what (?:is|are)|which(?! (?:day|month|week)))\b/.test(
       text,
     ) &&
     !TELLS_OF_A_TIME.test(text)
@@ -128,7 +128,7 @@ const TOLD_FIRST = new RegExp(
 const isComparison = (text: string): boolean =>
   /\b(?:difference between|compare|compared (?:to|with)|versus|vs\.?|better than|rather than)\b/.test(text) ||
   /\bwhich (?:is|are|one is|has|of)\b.*\bor\b/.test(text) ||
-  /^[^,?]{2,60} or [^,?]{2,60}, (?:which|what|who)\b/.test(text) ||
+  /^[^,?:;]{2,60} or [^,?:;]{2,60}[,:;] (?:which|what|who)\b/.test(text) ||
   /\b(?:cheap|dear|fast|slow|short|long|heavi|light|big|small|larg|quick|clos|near|lat|earli|better|wors)\w*er\b.* or \w+\W*$/.test(
     text,
   ) ||

@@ -27,7 +27,7 @@ export function sidesOf(question: string): Sides | undefined {
       text,
     ) ??
     new RegExp(
-      `(?:^|[,:] ?|\\bis |\\bare )${name} (?:or|vs\\.?|versus) ${name}(?=$|[,.]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`,
+      `(?:^|[,:] ?|\\bis |\\bare )${name} (?:or|vs\\.?|versus) ${name}(?=$|[,.:;]| (?:for|in|on|when|if|with|as|regarding|about)\\b)`,
       'iu',
     ).exec(text)
   if (!found) return undefined

@@ -146,9 +146,9 @@ const MEASURE = new RegExp(
 /** How often: "twice", "three times"; not how often in a span ("twice a week"), which is a rate. */
 const TIMES = /\b(?:(once|twice|thrice)|(\w+) times)\b(?! (?:an?|per|each|every|as|the)\b)/giu
 const TIME = stem('times')
-/** An age: "under 5", "aged 60", "12 years old", "my son is 4". */
+/** An age: "under 5", "aged 60", "12 years old", "my son is 4", "you must be at least 16". */
 const AGE =
-  /\b(?:aged?|under|over|above|below)(?: of)? (\d{1,2})(?!\d| ?[%°:.]\d?| ?(?:kg|g|cm|m|km|metres|miles|minutes|hours|days|weeks|months|people|passengers|cars)\b)|\b(\d{1,2})[- ]years?[- ]old|\b(?:son|daughter|child|boy|girl|kid|grandson|granddaughter|mother|father|nephew|niece|i am|i[’']m) (?:is|am|aged|,)? ?(\d{1,2})\b(?! ?\p{L})/giu
+  /\b(?:aged?|under|over|above|below)(?: of)? (\d{1,2})(?!\d| ?[%°:.]\d?| ?(?:kg|g|cm|m|km|metres|miles|minutes|hours|days|weeks|months|people|passengers|cars)\b)|\b(\d{1,2})[- ]years?[- ]old|\b(?:son|daughter|child|boy|girl|kid|grandson|granddaughter|mother|father|nephew|niece|i am|i[’']m) (?:is|am|aged|,)? ?(\d{1,2})\b(?! ?\p{L})|\b(?:must be|you are) (?:at least )?(\d{1,2})(?=[.,;)]|$| (?:or|and) (?:over|older|above|younger|under)\b)/giu
 
 /** The quantities a text states, in its order, none overlapping another. */
 export const quantitiesIn = remembered((text): readonly Quantity[] => {
@@ -169,7 +169,7 @@ export const quantitiesIn = remembered((text): readonly Quantity[] => {
     add({ dimension: 'clock', value, amount: value, unit: 'clock', of: [], start: match.index, end })
   }
   for (const match of text.matchAll(AGE)) {
-    const figures = match[1] ?? match[2] ?? match[3]!
+    const figures = match[1] ?? match[2] ?? match[3] ?? match[4]!
     const start = match.index + match[0].indexOf(figures)
     const amount = Number(figures)
     const end = start + figures.length

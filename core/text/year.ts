@@ -28,12 +28,21 @@ export function monthsIn(text: string): Set<number> {
   return months
 }
 
+/** "In winter", "every summer"; "the winter course" is a name, unless it is of hours or months. */
+const seasonCalled = (name: string): RegExp =>
+  new RegExp(
+    `\\b(?:in|during) ${name}\\b|\\b(?:every|each|this|next|the) ${name}\\b(?! (?!${AFTER_SEASON})\\p{L})|^${name}\\b|\\b${name}s?$`,
+    'iu',
+  )
+const AFTER_SEASON =
+  '(?:and|or|is|are|do|does|can|may|months?|season|hours|opening|times?|timetable|at|on|for|to|i|we|you|the|a|only|by|from|until|but|when|if)\\b'
+
 /** The months of each season in the north; "spring" is a source of water and "fall" an accident as well. */
 const SEASONS: readonly (readonly [RegExp, readonly number[]])[] = [
-  [/\b(?:in|during|every|each|this|next|the) winter\b|^winter\b|\bwinters?$/i, [12, 1, 2]],
+  [seasonCalled('winter'), [12, 1, 2]],
   [/\b(?:in|during) (?:the )?spring\b|^spring\b/i, [3, 4, 5]],
-  [/\b(?:in|during|every|each|this|next|the) summer\b|^summer\b|\bsummers?$/i, [6, 7, 8]],
-  [/\b(?:in|during|every|each|this|next|the) autumn\b|^autumn\b|\bautumn$/i, [9, 10, 11]],
+  [seasonCalled('summer'), [6, 7, 8]],
+  [seasonCalled('autumn'), [9, 10, 11]],
 ]
 
 const FEASTS: readonly (readonly [RegExp, number, number])[] = [

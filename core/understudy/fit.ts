@@ -1,4 +1,4 @@
-import { quantitiesIn, stem, stemList, stemSet, terms, type Quantity } from '../text'
+import { monthsIn, quantitiesIn, stem, stemList, stemSet, terms, type Quantity } from '../text'
 import type { AnswerKind } from '../question'
 import { keyOf, type Unit } from './units'
 import { heldBy, type Asked } from './asked'
@@ -62,6 +62,7 @@ export function suits(
 ): number {
   const { text } = unit
   if (kind === 'time') {
+    if (/\b(?:which|what) months?\b/i.test(asked.text)) return monthsIn(text).size > 0 ? 1 : 0
     // "£64 a year" says how much, not when.
     const told = text.replace(PRICE_PER, ' ')
     const states = quantitiesIn(told).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
@@ -175,8 +176,14 @@ function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick
   if (cells.some((cell) => /^\d[\d,]*$/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`))))
     return true
   if (LIMITED.test(text) && [...stems].some((each) => PEOPLE.has(each)) && ROOM.test(text)) return true
+  const asksPeople = [...stems].some((each) => PEOPLE.has(each))
   const areCounted = (each: Quantity) => stems.has(stem('people')) && each.of.some((one) => COUNTED_BY.has(one))
-  return quantitiesIn(text).some((each) => areCounted(each) || isMeant(new Set([...each.of, ...stemSet(each.unit)])))
+  return quantitiesIn(text).some(
+    (each) =>
+      areCounted(each) ||
+      (asksPeople && cells.length === 0 && each.of.some((one) => PEOPLE.has(one))) ||
+      isMeant(new Set([...each.of, ...stemSet(each.unit)])),
+  )
 }
 
 const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[] = [

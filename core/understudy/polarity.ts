@@ -50,7 +50,7 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
   const excepted = saidOfException(unit.text, asked)
   if (excepted) return excepted
   if (asksNeed) {
-    if (asksToBring(asked.text) && PROVIDED.test(clause) && !isNegated(clause, asked)) return 'no'
+    if (asksToBring(asked.text) && PROVIDED.test(unit.text) && !isNegated(unit.text, asked)) return 'no'
     if (NOT_NEEDED.test(clause)) return 'no'
     if (isNegated(clause, asked)) return 'unclear'
     return NEEDED.test(clause) ? 'yes' : /\bfree\b|\bmay\b|\bcan\b/i.test(clause) ? 'no' : 'unclear'

@@ -62,7 +62,11 @@ export function focusOf(text: string): string | undefined {
       )) &&
     !/\bhow many\b/i.test(text)
   if (number) return stem('number')
-  const word = found?.[1]?.split(' ').at(-1)
+  // "Which room is best for …" asks for a room.
+  const word = found?.[1]
+    ?.split(/ (?:is|are|was|were|do|does|did|can|should|has|have)(?: |$)/)[0]!
+    .split(' ')
+    .at(-1)
   if (!word || isStopWord(word) || (isLight(stem(word)) && !/^fines?$/i.test(word))) return undefined
   return stem(word)
 }
