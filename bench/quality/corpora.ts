@@ -9,6 +9,7 @@ import { collegeBrief } from './college/brief'
 import { shopBrief } from './shop/brief'
 import { handbookBrief } from './handbook/brief'
 import { hostelBrief } from './hostel/brief'
+import { musicBrief } from './music/brief'
 import { serviceBrief } from './service/brief'
 import { museumBrief } from './museum/brief'
 import { townBrief } from './town/brief'
@@ -49,6 +50,7 @@ const BRIEFS = {
   museum: museumBrief,
   clinic: clinicBrief,
   hostel: hostelBrief,
+  music: musicBrief,
 }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {

@@ -1,3 +1,4 @@
+import { music } from './music'
 import type { Corpus, Question } from './question'
 
 /**
@@ -269,4 +270,5 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
   ],
   clinic: [],
   hostel: [],
+  music,
 }

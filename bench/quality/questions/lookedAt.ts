@@ -23,4 +23,5 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   town: [...town, ...more.town],
   clinic,
   hostel,
+  music: [],
 }

@@ -41,7 +41,7 @@ export interface Question {
   readonly outcome?: Outcome | readonly Outcome[]
 }
 
-/** The libraries that are asked: the demo's, and nine of other subjects. */
+/** The libraries that are asked: the demo's, and ten of other subjects. */
 export const CORPORA = [
   'ferries',
   'handbook',
@@ -53,5 +53,6 @@ export const CORPORA = [
   'museum',
   'clinic',
   'hostel',
+  'music',
 ] as const
 export type Corpus = (typeof CORPORA)[number]
