@@ -100,7 +100,7 @@ export function joinQuestions(before: string, added: string, said = added): stri
   const sameHead = head && new RegExp(`\\b(?:an?|the|my|our) (?:[\\p{L}-]+ )?${head}\\b`, 'iu')
   if (sameHead && sameHead.test(open)) return `${open.replace(sameHead, fresh)}?`
   const asked =
-    /\b(is|are|of|for|does|do|about|bring|take|costs?) (an?|the|my|our) (?:[\p{L}-]+ )?[\p{L}-]+(?= (?:per|for|on|in|to|at|cost|need|take)\b|$)/iu
+    /\b(is|are|of|for|does|do|about|bring|take|costs?) (an?|the|my|our) (?:[\p{L}-]+ )?[\p{L}-]+(?= (?:per|for|on|in|to|at|cost|need|take)\b| [\p{L}]+$|$)/iu
   if (/^(?:an?|the|my|our) /i.test(fresh) && asked.test(open))
     return `${open.replace(asked, (_whole, word: string) => `${word} ${fresh}`)}?`
   // "And kittens?" after "When do puppies …": those it is about change places.

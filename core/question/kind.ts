@@ -29,7 +29,10 @@ const POLITE =
 
 /** The question without the politeness around it: "Could you tell me when it opens?" → "when it opens?". */
 export const withoutPoliteness = (question: string): string =>
-  question.trim().replace(POLITE, '').replace(NEED_TO_KNOW, '')
+  question.trim().replace(POLITE, '').replace(NEED_TO_KNOW, '').replace(SECTION_ON, '$1 ')
+
+/** "Summarise the section on exams" asks to summarise exams. */
+const SECTION_ON = /\b(summari[sz]e|sum up|explain) (?:the |your )?(?:section|part|chapter|page|rules?|information|details?) (?:on|about|for)\s+/i
 
 /** "Summarise what I need to know about paying" asks to summarise paying. */
 const NEED_TO_KNOW =

@@ -65,6 +65,8 @@ export function suits(
     if (/\b(?:which|what) months?\b/i.test(asked.text)) return monthsIn(text).size > 0 ? 1 : 0
     // "£64 a year" says how much, not when.
     const told = text.replace(PRICE_PER, ' ')
+    if (/\b(?:what|which) time\b/i.test(asked.text))
+      return quantitiesIn(told).some(({ dimension }) => dimension === 'clock') ? 1 : TIME.test(told) ? OCCASION_FIT : 0
     const states = quantitiesIn(told).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
     return states || TIME.test(told) ? 1 : OCCASION.test(told) ? OCCASION_FIT : 0
   }
@@ -160,6 +162,8 @@ function saysWhatMayBeDone(text: string, question: string): boolean {
 /** "Places are limited to fourteen" says for how many people there is room. */
 const LIMITED = /\b(?:limited to|at most|up to|a maximum of|no more than|room for) \w+/i
 const ROOM = /\b(?:places|seats|spaces|room|people|persons|participants|guests)\b/i
+/** Headers that say for how many there is room. */
+const MOST_PEOPLE = /\b(?:largest|maximum|max|most|group size|class size|places|seats|capacity|sleeps|people)\b/i
 /** People who wait or apply are counted by their names. */
 const COUNTED_BY = stemList('name applicant person resident member')
 const PEOPLE = stemList('people person participant guest visitor member child adult passenger')
@@ -175,6 +179,8 @@ function tellsHowMany({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick
     [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
   if (cells.some((cell) => /^\d[\d,]*$/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`))))
     return true
+  const isForPeople = [...stems].some((each) => PEOPLE.has(each))
+  if (isForPeople && cells.some((cell) => /^\d+$/.test(cell.value) && MOST_PEOPLE.test(cell.header))) return true
   if (LIMITED.test(text) && [...stems].some((each) => PEOPLE.has(each)) && ROOM.test(text)) return true
   const asksPeople = [...stems].some((each) => PEOPLE.has(each))
   const areCounted = (each: Quantity) => stems.has(stem('people')) && each.of.some((one) => COUNTED_BY.has(one))

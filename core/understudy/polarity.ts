@@ -116,7 +116,7 @@ function clauseFor(unit: Unit, asked: Asked): string {
       who && heldBy(who, stems) > 0 ? OF_WHOM : 0,
     )
     // Of two that say as much, the one that denies is the one that matters.
-    if (hits > best.hits || (hits === best.hits && hits > 0 && isNegated(clause, asked))) best = { clause, hits }
+    if (hits > best.hits || (hits === best.hits && hits > 0 && (isNegated(clause, asked) || saysOpposite(clause, asked)))) best = { clause, hits }
   }
   return best.clause
 }

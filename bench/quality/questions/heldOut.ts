@@ -1,4 +1,3 @@
-import { music } from './music'
 import type { Corpus, Question } from './question'
 
 /**
@@ -270,5 +269,5 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
   ],
   clinic: [],
   hostel: [],
-  music,
+  music: [],
 }

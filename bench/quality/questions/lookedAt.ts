@@ -5,6 +5,7 @@ import { handbook } from './handbook'
 import { more } from './more'
 import { hostel } from './hostel'
 import { museum } from './museum'
+import { music } from './music'
 import type { Corpus, Question } from './question'
 import { service } from './service'
 import { shop } from './shop'
@@ -23,5 +24,5 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   town: [...town, ...more.town],
   clinic,
   hostel,
-  music: [],
+  music,
 }

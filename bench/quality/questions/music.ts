@@ -28,7 +28,7 @@ export const music: readonly Question[] = [
   { kind: 'table', say: 'How much is it to hire a cello?', has: ['£45'], from: 'instrument' },
   { kind: 'table', say: 'What deposit do I leave for a flute?', has: ['£70'], from: 'instrument' },
   { kind: 'table', say: 'How many children are in a taster group?', has: ['8'], from: 'fees' },
-  { kind: 'table', say: 'How much is a 45 minute lesson for a child?', has: ['£264'], from: 'fees' },
+  { kind: 'table', say: 'How much is a 45 minute individual lesson for a child?', has: ['£264'], from: 'fees' },
   { kind: 'table', say: 'Which instrument is the most expensive to hire?', has: ['Harp'], from: 'instrument' },
   { kind: 'sum', say: 'What does hiring a violin cost for three terms?', has: ['£90'], from: 'instrument' },
   { kind: 'sum', say: 'How much are three extra tickets for adults?', has: ['£18'], from: 'CONCERTS' },

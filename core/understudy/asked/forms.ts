@@ -79,6 +79,7 @@ export function particleVerb(text: string, language: string, view: Pick<PromptVi
       { stems, share: 1 },
       ...otherNames(stems[0]!, text, view).map((other) => ({ stems: other, share: 1 })),
       ...[...synonymsOf(stem(`${found[1]!}${found[2]!}`))].map((other) => ({ stems: [other], share: SYNONYM_SHARE })),
+      ...[...synonymsOf(stems[0]!)].map((other) => ({ stems: [other, stems[1]!], share: SYNONYM_SHARE })),
       { stems: stems.slice(0, 1), share: VERB_ALONE },
     ],
     weight: PARTICLE_WEIGHT,

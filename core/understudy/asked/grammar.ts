@@ -93,7 +93,9 @@ export function doneIn(text: string): string | undefined {
 }
 
 /** What it is to be done to: the last word of the thing named right after what is to be done. */
-export function objectIn(text: string): string | undefined {
+export function objectIn(question: string): string | undefined {
+  // "Begin in the middle" is a time, "hand in the form" has an object.
+  const text = question.replace(/(?<!\b(?:hand|fill|check|take|send|bring|let|plug|log|turn|put|pay)) in the (?:middle|beginning|end|evening|morning|afternoon|meantime)\b/giu, '')
   const found =
     /\b(?:can|may|could|must|should|do|does|did|will|would|to) (?:(?:i|we|you|they|one) )?\p{L}+ (?:(?:up|out|off|in|down|back) )?(?:the|an?|my|our|your|their|some|any|this|that) ((?:[\p{L}’'-]+ ){0,2}?[\p{L}’'-]+)(?=[?.,!]|$| (?:of|for|to|in|on|at|with|from|by|when|if|and|or|before|after|during|without|back|off|out|myself|later|again|online|there|here|inside|outside|upstairs|downstairs|home|abroad|today|tomorrow|now|early|late|alone|together|away|yet|too|as)\b)/iu.exec(
       text,

@@ -112,7 +112,7 @@ function rowSays(unit: Evidence, task: Task): Polarity {
     return /\b(?:not|no)\b/i.test(noted.value) ? 'no' : 'yes'
   if (told.length === 1 && anotherRowHasMore(unit, told[0]!, task)) return 'no'
   const asksOpen = /\bopen\b/i.test(task.asked.text)
-  if (/^(?:no|none|closed|shut|not (?:included|available|allowed))\b|^[-–—]$/i.test(value))
+  if (/^(?:no|none|closed|shut|not (?:included|available|allowed|offered|admitted|possible|permitted))\b|^[-–—]$/i.test(value))
     return /^(?:closed|shut)/i.test(value) && /\b(?:closed|shut)\b/i.test(task.asked.text) ? 'yes' : 'no'
   if (
     /\bbring your own\b|\bnot included\b/i.test(value || unit.text) &&
