@@ -30,7 +30,11 @@ const plain = (text: string): string => text.toLowerCase().replace(/[’‘]/g, 
 
 function judged(question: Question, state: TurnState): Verdict {
   const reply = plain(withoutMarkers(state.reply))
-  const holds = (text: string) => reply.includes(plain(text))
+  // A verdict is said at the beginning of a sentence: the "no" of "not" is none.
+  const holds = (text: string) =>
+    /^(?:yes|no)$/i.test(text)
+      ? new RegExp(`(?:^|[.!?:\\n] ?)${text}\\b`, 'i').test(reply)
+      : reply.includes(plain(text))
   const isUnanswerable = question.kind === 'unknown'
   const outcomes = [question.outcome ?? (isUnanswerable ? 'unknown' : 'answered')].flat()
   const missing = (question.has ?? []).filter((each) => ![each].flat().some(holds))

@@ -32,7 +32,8 @@ export const withoutPoliteness = (question: string): string =>
   question.trim().replace(POLITE, '').replace(NEED_TO_KNOW, '').replace(SECTION_ON, '$1 ')
 
 /** "Summarise the section on exams" asks to summarise exams. */
-const SECTION_ON = /\b(summari[sz]e|sum up|explain) (?:the |your )?(?:section|part|chapter|page|rules?|information|details?) (?:on|about|for)\s+/i
+const SECTION_ON =
+  /\b(summari[sz]e|sum up|explain) (?:the |your )?(?:section|part|chapter|page|rules?|information|details?) (?:on|about|for)\s+/i
 
 /** "Summarise what I need to know about paying" asks to summarise paying. */
 const NEED_TO_KNOW =

@@ -414,7 +414,7 @@ give up, quit, stop
 use up, run out
 let in, admit, admitted
 come back, return, be back
-bring back, return, returned, hand back
+bring back, send back, return, returned, hand back
 take part, join, participate, attend
 ask for, request, apply for
 check out, leave, departure, day you leave

@@ -8,7 +8,7 @@ export type Polarity = 'yes' | 'no' | 'depends' | 'unclear'
 
 /** Words that turn a statement round; phrases that only bound a quantity are taken out first. */
 const NEGATION =
-  /\b(?:not|never|nobody|nothing|no one|none|neither|nor|cannot|forbidden|prohibited|banned|excluded|refused?|refuses|without|unavailable|impossible)\b|n[’']t\b/i
+  /\b(?:not|never|nobody|nothing|no one|none|neither|nor|cannot|no longer|forbidden|prohibited|banned|excluded|refused?|refuses|without|unavailable|impossible)\b|n[’']t\b/i
 const BOUNDING =
   /\b(?:no|not) (?:more|less|fewer|later|earlier|longer|wider|heavier|larger|bigger|older|younger|taller|higher) than\b|\bnot only\b|\bif not\b|\bwhether or not\b/gi
 const NO_NOUN = /\bno\b(?! (?:later|more|less|longer|matter|fewer))/i
@@ -43,7 +43,7 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
   }
   if (asksLeave(asked.text) && keepsAway(unit.text)) return 'no'
   const asksNeed = ASKS_NEED.test(asked.text)
-  if (unit.kind === 'item') return isNegated(unit.leadIn, asked) ? 'no' : 'yes'
+  if (unit.kind === 'item') return isNegated(unit.leadIn, asked) !== isNegated(unit.text, asked) ? 'no' : 'yes'
   const lead = /^(yes|no)\b[,.:;]/i.exec(unit.text)
   if (lead) return lead[1]!.toLowerCase() as Polarity
   const clause = clauseFor(unit, asked)
@@ -65,12 +65,20 @@ function saidOf(unit: Unit, asked: Asked): Polarity {
   return hasOpenCondition(unit.text, clause, asked) ? 'depends' : 'yes'
 }
 
-/** "Leaves at 9:15, except on Sundays", asked of Sunday: the opposite of the rest; nothing when no day asked about is left out. */
+/**
+ * "Leaves at 9:15, except on Sundays", asked of Sunday; "on the tracks, but not on the paths", asked of paths: the
+ * opposite of the rest. Nothing when what is left out is not what is asked about.
+ */
 function saidOfException(text: string, asked: Asked): Polarity | undefined {
-  const found = /^(.*?),? (?:except|but not|apart from|other than)(?: for| on)? ([^,;.]*)/i.exec(text)
-  if (!found || asked.days.size === 0) return undefined
+  const found = /^(.*?),? (?:except|but not|but never|apart from|other than)(?: for| on| in)? ([^,;.]*)/i.exec(text)
+  if (!found) return undefined
   const days = daysIn(found[2]!)
-  if (days.size === 0 || ![...asked.days].every((day) => days.has(day))) return undefined
+  const [rest, left] = [stemSet(found[1]!), stemSet(found[2]!)]
+  const isOfDay = asked.days.size > 0 && [...asked.days].every((day) => days.has(day))
+  const isOfThing = asked.terms.some(
+    (term) => term.role === 'subject' && heldBy(term, left) > heldBy(term, rest) && !asked.inCase.has(term.stem),
+  )
+  if (!isOfDay && !isOfThing) return undefined
   return isNegated(found[1]!, asked) || saysOpposite(found[1]!, asked) ? 'yes' : 'no'
 }
 
@@ -116,15 +124,46 @@ function clauseFor(unit: Unit, asked: Asked): string {
       who && heldBy(who, stems) > 0 ? OF_WHOM : 0,
     )
     // Of two that say as much, the one that denies is the one that matters.
-    if (hits > best.hits || (hits === best.hits && hits > 0 && (isNegated(clause, asked) || saysOpposite(clause, asked)))) best = { clause, hits }
+    if (
+      hits > best.hits ||
+      (hits === best.hits && hits > 0 && (isNegated(clause, asked) || saysOpposite(clause, asked)))
+    )
+      best = { clause, hits }
   }
-  return best.clause
+  return denialOf(clauses, best.clause, asked) ?? best.clause
 }
+
+/**
+ * "Dogs are welcome in the yard; they cannot come into the *pottery*", asked of the pottery: a clause that denies and alone
+ * speaks of something asked about, or of doing what is asked, decides before one that speaks of more.
+ */
+function denialOf(clauses: readonly string[], best: string, asked: Asked): string | undefined {
+  if (isNegated(best, asked)) return undefined
+  const held = stemSet(best)
+  const deciding = asked.terms.filter(
+    (term) =>
+      (term.role === 'subject' || term.role === 'name') &&
+      !term.isAmbient &&
+      !asked.inCase.has(term.stem) &&
+      (heldBy(term, held) === 0 || term.isDone),
+  )
+  return clauses.find((clause) => {
+    if (clause === best || !isNegated(clause, asked)) return false
+    const own = stemSet(clause)
+    // "Assistance dogs may …; other dogs may not": my dog is any other.
+    const others = stemSet(/\b(?:all |any )?other (\p{L}+)/iu.exec(clause)?.[1] ?? '')
+    if (asked.terms.some((term) => term.role === 'subject' && heldBy(term, others) > 0)) return true
+    return deciding.some((term) => heldBy(term, own) > Math.max(TO_DECIDE, term.isDone ? 0 : heldBy(term, held)))
+  })
+}
+/** A word that only may mean the same decides nothing. */
+const TO_DECIDE = 0.7
 
 /** "Can a secretary read notes?": what is said of secretaries counts more than what is said of notes. */
 const OF_WHOM = 1
 
-function subjectOf({ text, terms }: Asked): Asked['terms'][number] | undefined {
+/** Of whom or what a yes/no question asks: "can a *secretary* read notes?" */
+export function subjectOf({ text, terms }: Asked): Asked['terms'][number] | undefined {
   const noun =
     /^\W*(?:can|may|could|do|does|did|must|should|will|are|is) (?:an?|the|my|our|your)? ?([\p{L}-]+) \p{L}/iu.exec(
       text,

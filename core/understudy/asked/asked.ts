@@ -29,6 +29,7 @@ import {
   isName,
   isThing,
   objectIn,
+  pricedIn,
   verbOf,
 } from './grammar'
 import type { Wanted } from './wanted'
@@ -119,6 +120,7 @@ interface Reading {
   readonly verb: string | undefined
   readonly done: string | undefined
   readonly object: string | undefined
+  readonly priced: string | undefined
   readonly measures: readonly Span[]
   readonly isTitleCased: boolean
   readonly names: ReadonlySet<string>
@@ -135,6 +137,7 @@ const readingOf = (text: string, view: View, names: ReadonlySet<string>): Readin
   verb: verbOf(text),
   done: doneIn(text),
   object: objectIn(text),
+  priced: pricedIn(text),
   measures: quantitiesIn(text).filter((each) => each.dimension !== 'count'),
   isTitleCased: capitals(text) > 0.5,
   names,
@@ -163,6 +166,7 @@ function termOf(term: Term, text: string, view: View, read: Reading): Wanted {
     ...(is(read.verb) ? { isVerb: true } : {}),
     ...(is(read.done) ? { isDone: true } : {}),
     ...(is(read.object) ? { isObject: true } : {}),
+    ...(is(read.priced) ? { isPriced: true } : {}),
     ...(weight === AMBIENT_WEIGHT ? { isAmbient: true } : {}),
   }
 }

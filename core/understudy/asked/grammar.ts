@@ -92,10 +92,24 @@ export function doneIn(text: string): string | undefined {
   return found ? stem(found[1]!) : undefined
 }
 
+/** The thing whose price is asked: the last word of "how much is dog *insurance*". */
+export function pricedIn(text: string): string | undefined {
+  const found =
+    /^\W*how much (?:is|are|does|do) (?:(?:the|an?|my|your|our) )?((?:[\p{L}’'-]+ ){1,3}[\p{L}’'-]+?)(?: costs?)?\W*$/iu.exec(
+      text,
+    )
+  return found && !/\b(?:of|for|in|on|at|to|with|from|by|it|this|that)\b/i.test(found[1]!)
+    ? stem(found[1]!.split(' ').at(-1)!)
+    : undefined
+}
+
 /** What it is to be done to: the last word of the thing named right after what is to be done. */
 export function objectIn(question: string): string | undefined {
   // "Begin in the middle" is a time, "hand in the form" has an object.
-  const text = question.replace(/(?<!\b(?:hand|fill|check|take|send|bring|let|plug|log|turn|put|pay)) in the (?:middle|beginning|end|evening|morning|afternoon|meantime)\b/giu, '')
+  const text = question.replace(
+    /(?<!\b(?:hand|fill|check|take|send|bring|let|plug|log|turn|put|pay)) in the (?:middle|beginning|end|evening|morning|afternoon|meantime)\b/giu,
+    '',
+  )
   const found =
     /\b(?:can|may|could|must|should|do|does|did|will|would|to) (?:(?:i|we|you|they|one) )?\p{L}+ (?:(?:up|out|off|in|down|back) )?(?:the|an?|my|our|your|their|some|any|this|that) ((?:[\p{L}’'-]+ ){0,2}?[\p{L}’'-]+)(?=[?.,!]|$| (?:of|for|to|in|on|at|with|from|by|when|if|and|or|before|after|during|without|back|off|out|myself|later|again|online|there|here|inside|outside|upstairs|downstairs|home|abroad|today|tomorrow|now|early|late|alone|together|away|yet|too|as)\b)/iu.exec(
       text,

@@ -21,6 +21,8 @@ export interface Wanted {
   readonly isDone?: boolean
   /** Whether it is the thing that it is to be done to ("change the *logo* of the club"). */
   readonly isObject?: boolean
+  /** Whether it is the thing whose price is asked ("how much is dog *insurance*"). */
+  readonly isPriced?: boolean
   /** Whether it is what the agent is all about, which goes without saying. */
   readonly isAmbient?: boolean
 }

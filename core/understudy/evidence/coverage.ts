@@ -11,6 +11,9 @@ export const THIN = 0.6
 /** Of what is asked beside names, this share must be spoken of: knowing the place does not answer what happens there. */
 const REST_LEAST = 0.55
 
+/** What is found no nearer than this stands somewhere else in the source. */
+const NEARBY = 0.45
+
 const LIGHT_MOST = 0.4
 const DAY_WEIGHT = 1.2
 const UNSAID_WEIGHT = 0.3
@@ -20,7 +23,7 @@ const STATES: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'meas
 
 export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds: Instances): number {
   const light = { whole: 0, held: 0 }
-  const sum = { held: 0, whole: 0, rest: 0, restWhole: 0, focused: false, missing: 0, subjects: 0 }
+  const sum = { held: 0, whole: 0, rest: 0, restWhole: 0, focused: false, missing: 0, subjects: 0, isOfOther: false }
   for (const term of asked.terms) {
     let share = found(term, looked, asked.text)
     if (share < OPENING && IS_OPENING.test(term.stem) && statesHours(looked.unit.text)) share = OPENING
@@ -29,6 +32,8 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
     // Tables state things; what is done with them stands in no cell.
     if (term.isDone && share === 0 && looked.unit.kind === 'row' && STATES.has(kind)) continue
     if (term.role === 'focus') sum.focused = true
+    // A price of dogs' food is none of dog insurance, though its page speaks of insurance too.
+    if (term.isPriced && share <= NEARBY) sum.isOfOther = true
     if (term.role === 'subject') {
       sum.subjects++
       if (share === 0 && !term.isAmbient && !asked.inCase.has(term.stem)) sum.missing++
@@ -68,7 +73,7 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
   if (sum.whole === 0) return 0
   // "The number of the distillery": a number of something else is no answer.
   const isElsewhere = (sum.focused || asked.terms.some((term) => term.isVerb)) && sum.missing > 0 && sum.subjects <= 2
-  const isTooLittle = isElsewhere || (sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST)
+  const isTooLittle = isElsewhere || sum.isOfOther || (sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST)
   const coverage = sum.held / sum.whole
   return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage
 }

@@ -43,7 +43,10 @@ export const againstLimit: Solver = (task): Finding | undefined => {
     const asksTrouble = TROUBLE.test(task.asked.text)
     const isBound = appliesOnly(limit, task)
     const isSameUnit = singular(quantity.unit) === singular(limit.limit.unit)
-    const converts = !isSameUnit && ['mass', 'length', 'volume'].includes(quantity.dimension)
+    const converts =
+      !isSameUnit &&
+      ['mass', 'length', 'volume'].includes(quantity.dimension) &&
+      quantity.value / quantity.amount !== limit.limit.value / limit.limit.amount
     const pieces: Piece[] = [
       {
         text: isBound && verdict ? task.phrases.depends : verdict !== asksTrouble ? task.phrases.yes : task.phrases.no,

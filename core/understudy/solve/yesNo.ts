@@ -1,6 +1,6 @@
 import { daysIn, monthsIn, oppositesOf, quantitiesIn, stemSet, wordSet } from '../../text'
 import { matchRows, tableOf, valueOf } from '../rows'
-import { polarityOf, type Polarity } from '../polarity'
+import { polarityOf, subjectOf, type Polarity } from '../polarity'
 import { givesLeave } from '../leave'
 import { sayUnit, withoutVerdict } from '../phrase'
 import { gatherEvidence, isOfOtherTimes, type Evidence } from '../evidence'
@@ -58,19 +58,30 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
 function saysOfDoing(unit: Evidence, task: Task): boolean {
   const done = task.asked.terms.find((term) => term.isDone)
   const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
-  if (!speaksOfObject(unit, stems, task)) return false
+  if (!speaksOfThing(unit, stems, task)) return false
   if (!done) return true
   return (
     givesLeave(unit.text) || heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
   )
 }
 
-/** "May I leave my *cat*": of a thing that other lines do speak of, this one must speak too, or stand in a section on it. */
-function speaksOfObject(unit: Evidence, stems: ReadonlySet<string>, { asked, evidence }: Task): boolean {
-  const object = asked.terms.find((term) => term.isObject && !term.isAmbient && term.role === 'subject')
-  if (!object || unit.kind === 'row' || heldBy(object, stems) > 0) return true
-  if (heldBy(object, stemSet(unit.passage.place)) > 0) return true
-  return !evidence.some((other) => other.kind !== 'row' && heldBy(object, stemSet(other.text)) > 0)
+/**
+ * "May I leave my *cat*", "does a *dog* need a ticket": of a thing that other lines do speak of, this one must speak too,
+ * or stand in a section on it.
+ */
+function speaksOfThing(unit: Evidence, stems: ReadonlySet<string>, { asked, evidence }: Task): boolean {
+  if (unit.kind === 'row') return true
+  const [title, ...headings] = unit.passage.place.split(' › ')
+  const section = headings.join(' ')
+  const things = [
+    { thing: asked.terms.find((term) => term.isObject), around: `${title} ${section}` },
+    { thing: subjectOf(asked), around: section },
+  ]
+  return things.every(({ thing, around }) => {
+    if (!thing || thing.isAmbient || thing.role !== 'subject') return true
+    if (heldBy(thing, stems) > 0 || heldBy(thing, stemSet(around)) > 0) return true
+    return !evidence.some((other) => other.kind !== 'row' && heldBy(thing, stemSet(other.text)) > 0)
+  })
 }
 
 /** What only speaks of the case ("when I *leave*") says nothing of what is asked for it. */
@@ -112,7 +123,11 @@ function rowSays(unit: Evidence, task: Task): Polarity {
     return /\b(?:not|no)\b/i.test(noted.value) ? 'no' : 'yes'
   if (told.length === 1 && anotherRowHasMore(unit, told[0]!, task)) return 'no'
   const asksOpen = /\bopen\b/i.test(task.asked.text)
-  if (/^(?:no|none|closed|shut|not (?:included|available|allowed|offered|admitted|possible|permitted))\b|^[-–—]$/i.test(value))
+  if (
+    /^(?:no|none|closed|shut|not (?:included|available|allowed|offered|admitted|possible|permitted))\b|^[-–—]$/i.test(
+      value,
+    )
+  )
     return /^(?:closed|shut)/i.test(value) && /\b(?:closed|shut)\b/i.test(task.asked.text) ? 'yes' : 'no'
   if (
     /\bbring your own\b|\bnot included\b/i.test(value || unit.text) &&
