@@ -17,7 +17,7 @@ const room = (text: string) => roomFor(PLAN, quantitiesIn(text)[0]!)
 describe('room in a row', () => {
   it('is told by the column that counts the same', () => expect(room('300 members')).toBe(1500))
   it('has no end where the row says so', () => expect(room('300 guests')).toBe(Infinity))
-  it('is told by the only measure of the kind, in base units', () => expect(room('10 GB')).toBe(5000))
+  it('is told by the only measure of the kind, in base units (kilobytes)', () => expect(room('10 GB')).toBe(5_000_000))
   it('is unknown when no column counts it, or two figures do', () => {
     expect(room('3 dogs')).toBeUndefined()
     expect(room('4 m')).toBeUndefined()

@@ -78,9 +78,17 @@ export function suits(
     return namesPerson(unit, asked) ? 1 : !ASKS_NAME.test(asked.text) && isSuited(unit, kind, asked) ? ROLE_FIT : 0
   if (kind === 'howTo')
     return INSTRUCTS.test(text) || isDoneByMeans(text, asked) ? 1 : DEMANDS.test(text) ? DEMAND_FIT : 0
+  if (kind === 'money' && BUYS.test(asked.text) && isForHire(unit)) return 0
   if (kind === 'money' && !/[£€$¥]\s?\d|\d\s?(?:p|pence|pounds|euros|dollars)\b/i.test(text))
     return SAYS_PAY.test(text) ? PAY_FIT : 0
   return isSuited(unit, kind, asked) ? 1 : 0
+}
+
+/** A new thing is bought: what it costs to hire one says nothing of that. */
+const BUYS = /\b(?:how much is an? new|buy|purchase|second-?hand)\b/i
+const isForHire = ({ cells }: Pick<Unit, 'cells'>): boolean => {
+  const priced = cells.filter(({ value }) => /[£€$¥]\s?\d/.test(value))
+  return priced.length > 0 && priced.every(({ header }) => /\b(?:hire|rent(?:al)?|loan|lease|deposit)\b/i.test(header))
 }
 
 /** "Who issues it?" is answered by what is "issued by" somebody. */
