@@ -1,3 +1,5 @@
+import { remembered } from './remember'
+
 const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const
 const DAY = '(mon|tues?|wed(?:nes)?|thu(?:rs?)?|fri|sat(?:ur)?|sun)(?:day)?s?'
 const RANGE = new RegExp(`\\b${DAY}\\.?\\s*(?:to|until|till|through|-|–)\\s*${DAY}\\b`, 'gi')
@@ -9,7 +11,7 @@ const at = (name: string): number => DAYS.findIndex((day) => day.startsWith(name
  * The days of the week a text names, 0 for Monday to 6 for Sunday: "Monday to Friday" names five, "weekdays" too,
  * "weekends" two, "every day" and "daily" all. Empty when it names none.
  */
-export function daysIn(text: string): Set<number> {
+export const daysIn = remembered((text): ReadonlySet<number> => {
   const days = new Set<number>()
   if (/\b(?:every day|daily|all week|seven days a week)\b/i.test(text)) for (let day = 0; day < 7; day++) days.add(day)
   if (
@@ -28,4 +30,4 @@ export function daysIn(text: string): Set<number> {
   }
   for (const [, name] of text.matchAll(SINGLE)) days.add(at(name!))
   return days
-}
+})

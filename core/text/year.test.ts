@@ -35,3 +35,13 @@ describe('feasts and seasons', () => {
     expect(monthsIn('Mind that you do not fall.').size).toBe(0)
   })
 })
+
+describe('a season before a noun', () => {
+  it.each([
+    ['Who teaches the winter course?', 0],
+    ['Is the summer sale on?', 0],
+    ['What are the winter opening hours?', 3],
+    ['Is it open in winter?', 3],
+    ['What do you do every summer?', 3],
+  ])('%s names %i months', (text, months) => expect(monthsIn(text).size).toBe(months))
+})

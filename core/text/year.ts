@@ -1,3 +1,5 @@
+import { remembered } from './remember'
+
 const MONTHS = 'january february march april may june july august september october november december'.split(' ')
 
 const MONTH_NAME = MONTHS.map((month) =>
@@ -14,7 +16,7 @@ const WHOLE_MONTH = new RegExp(
  * The months a text names as such, 1 for January to 12: "from November to February" names four. A day of a month is a
  * date and names none; "may" counts only where a month can stand.
  */
-export function monthsIn(text: string): Set<number> {
+export const monthsIn = remembered((text): ReadonlySet<number> => {
   const monthAt = (name: string) => MONTHS.indexOf(name.toLowerCase())
   const months = new Set<number>()
   for (const [, from, to] of text.matchAll(MONTH_RANGE)) {
@@ -26,7 +28,7 @@ export function monthsIn(text: string): Set<number> {
   for (const [, name] of text.matchAll(WHOLE_MONTH)) months.add(monthAt(name!) + 1)
   for (const [season, of] of SEASONS) if (season.test(text)) of.forEach((month) => months.add(month))
   return months
-}
+})
 
 /** "In winter", "every summer"; "the winter course" is a name, unless it is of hours or months. */
 const seasonCalled = (name: string): RegExp =>

@@ -54,7 +54,7 @@ function partsOfPage(module: WrappedPdfiumModule, handle: number, index: number)
   const box = module.pdfium.wasmExports.malloc(32)
   try {
     const raw = pageText(module, text)
-    const places = placesOf(module, text, box, height)
+    const places = placesOf(module, text, box, height, raw)
     const segments: Segment[] = []
     let start = 0
     for (const part of raw.split('\n')) {
@@ -136,15 +136,21 @@ interface TextCalls {
 }
 
 /** Asks PDFium for places through a small piece of its memory at `box`. */
-function placesOf(module: WrappedPdfiumModule, text: number, box: number, height: number): Places {
+function placesOf(module: WrappedPdfiumModule, text: number, box: number, height: number, raw: string): Places {
   const calls = module.pdfium.wasmExports as unknown as TextCalls
-  let view = new DataView(heap(module).buffer, box, 32)
+  let bytes = heap(module)
+  let view = new DataView(bytes.buffer, box, 32)
   const number = (slot: number) => {
     // PDFium's memory is a new one after it has grown.
-    if (view.buffer !== heap(module).buffer) view = new DataView(heap(module).buffer, box, 32)
+    if (bytes !== heap(module)) {
+      bytes = heap(module)
+      view = new DataView(bytes.buffer, box, 32)
+    }
     return view.getFloat64(slot * 8, true)
   }
-  const index = (at: number) => calls.FPDFText_GetCharIndexFromTextIndex(text, at)
+  // Only where the text leaves characters out do places in it differ from those on the page.
+  const isWhole = raw.length === module.FPDFText_CountChars(text)
+  const index = (at: number) => (isWhole ? at : calls.FPDFText_GetCharIndexFromTextIndex(text, at))
   return {
     right: (at) => {
       calls.FPDFText_GetCharBox(text, index(at), box, box + 8, box + 16, box + 24)

@@ -180,8 +180,11 @@ function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['ro
   if (term.stem === read.focus) return 'focus'
   // "Who *owns* it?": what somebody does is what is asked, however common the word.
   const isWhoDoes = term.stem === read.done && /^\W*who \p{L}+s\b/iu.test(text)
+  // "For a whole year": how long, and nothing of what.
+  const isOfSpan =
+    /^(?:whole|entire|full)$/i.test(surface) && /^ (?:year|month|week|day|term|season)s?\b/i.test(text.slice(term.end))
   const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes
-  return isOfTheForm || isDegree(text, term.start) || isLasting(text, term) ? 'light' : 'subject'
+  return isOfTheForm || isOfSpan || isDegree(text, term.start) || isLasting(text, term) ? 'light' : 'subject'
 }
 
 /** A word that the question asks by itself stands less for another of its words: in "leave my cat … on holiday", to leave is no holiday. */

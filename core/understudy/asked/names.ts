@@ -10,7 +10,7 @@ export function namesIn(texts: readonly string[]): Set<string> {
   for (const text of texts) {
     for (const match of text.matchAll(/\p{L}[\p{L}\p{N}’'-]*/gu)) {
       const before = text.slice(Math.max(0, match.index - 3), match.index)
-      const opens = match.index === 0 || /[.!?:;•\n]\s*$|^\d+[.)]\s*$|["“]$/.test(before)
+      const opens = match.index === 0 || /[.!?:;•\n]\s*$|(?:^|\n)[-–*]\s*$|^\d+[.)]\s*$|["“]$/.test(before)
       if (/^\p{Ll}/u.test(match[0])) small.add(stem(match[0]))
       else if (!opens && /^\p{Lu}\p{Ll}/u.test(match[0])) capital.add(stem(match[0]))
     }

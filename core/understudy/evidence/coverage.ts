@@ -1,10 +1,11 @@
-import { daysIn, monthsIn, oppositesOf, stemSet } from '../../text'
+import { monthsIn, oppositesOf, stemSet } from '../../text'
 import type { AnswerKind } from '../../question'
 import { heldBy, type Asked, type Wanted } from '../asked'
 import { asksForMeasure } from '../fit'
 import { found, isLeaveFor, LEAVE } from './held'
 import type { Instances } from './instances'
 import { NOTHING, type Looked } from './look'
+import { daysSaid } from './times'
 
 /** Below this share of the question, evidence is too thin to answer from. */
 export const THIN = 0.6
@@ -64,7 +65,7 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
   if (asked.days.size > 0 && sum.whole > 0) {
     // What says nothing of the day asked about says less; what says it is of other days is weighed down later.
     sum.whole += DAY_WEIGHT
-    if ([...daysIn(looked.unit.text)].some((day) => asked.days.has(day))) sum.held += DAY_WEIGHT
+    if ([...daysSaid(looked.unit.text)].some((day) => asked.days.has(day))) sum.held += DAY_WEIGHT
   }
   if (asked.months.size > 0 && sum.whole > 0) {
     sum.whole += DAY_WEIGHT

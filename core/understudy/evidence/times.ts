@@ -6,7 +6,15 @@ import type { Unit } from '../units'
 export function isOfOtherTimes(unit: Pick<Unit, 'text'>, { days, months }: Pick<Asked, 'days' | 'months'>): boolean {
   const misses = (asked: ReadonlySet<number>, own: ReadonlySet<number>) =>
     asked.size > 0 && own.size > 0 && ![...asked].some((each) => own.has(each))
-  return misses(days, daysIn(unit.text)) || misses(months, monthsIn(unit.text))
+  return misses(days, daysSaid(unit.text)) || misses(months, monthsIn(unit.text))
+}
+
+/** The days a text speaks of; of "…, except on Sundays" all others. */
+export function daysSaid(text: string): ReadonlySet<number> {
+  const left = /\b(?:except|but not|apart from)(?: for| on)? ([^,;.]*)/i.exec(text)?.[1]
+  const without = left === undefined ? new Set<number>() : daysIn(left)
+  if (without.size === 0) return daysIn(text)
+  return new Set([0, 1, 2, 3, 4, 5, 6].filter((day) => !without.has(day)))
 }
 
 /** "How many are there today?" is not answered by what a year of the past had. */

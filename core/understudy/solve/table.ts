@@ -18,7 +18,7 @@ const MOST_TOLD = 4
  */
 export const fromTable: Solver = (task): Finding | undefined => {
   const best = task.enough[0]
-  if (!best || best.kind !== 'row') return undefined
+  if (!best || best.kind !== 'row') return rowCalled(task)
   const { rows, told, differsIn } = matchRows(best, task)
   const first = rows[0]!
   const answers = new Set(rows.map((row) => told.map((header) => valueOf(row, header)).join('|')))
@@ -87,6 +87,22 @@ function meantChoice(
     })
   return things.length > 0 && new Set(found.map(({ choice }) => choice)).size === 1 ? found[0] : undefined
 }
+
+/** Where no row answers by its own words: the row that is called so elsewhere, if it has the kind of thing asked for. */
+function rowCalled(task: Task): Finding | undefined {
+  if (!TOLD_BY_ROWS.has(task.kind)) return undefined
+  const rows = task.evidence.filter((unit) => unit.kind === 'row')
+  const meant = meantChoice([...new Set(rows.map((row) => keyOf(row).value))], task)
+  const row = meant && rows.find((each) => keyOf(each).value === meant.choice && each.fits)
+  if (!meant || !row) return undefined
+  const { told } = matchRows(row, { ...task, evidence: [row] })
+  return {
+    solver: 'table',
+    pieces: [rowPiece(row, told, task)],
+    note: `“${meant.unit.text}” tells which row is meant: ${row.text}`,
+  }
+}
+const TOLD_BY_ROWS: ReadonlySet<Task['kind']> = new Set(['money', 'count', 'measure'])
 
 /** "Which *courses* does she give?": the question asks for the things the rows are about. */
 const asksForKeys = (header: string, task: Task): boolean => {

@@ -54,8 +54,8 @@ export async function keepTurn(
       .insert(conversations)
       .values({ id: conversationId, agentId, channel })
       .onConflictDoUpdate({ target: conversations.id, set: { lastAt: new Date() } })
-    const [last] = await tx
-      .select({ ordinal: max(turns.ordinal) })
+    const next = tx
+      .select({ ordinal: sql`coalesce(max(${turns.ordinal}), 0) + 1` })
       .from(turns)
       .where(eq(turns.conversationId, conversationId))
     const [row] = await tx
@@ -64,7 +64,7 @@ export async function keepTurn(
         id: newId(),
         conversationId,
         agentId,
-        ordinal: (last?.ordinal ?? 0) + 1,
+        ordinal: sql`(${next})`,
         said: state.said,
         question: state.question,
         reply: state.reply,

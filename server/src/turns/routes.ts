@@ -1,6 +1,6 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { ModelProblem } from '@parrot/core/dialogue'
+import { LONGEST_LINE, ModelProblem } from '@parrot/core/dialogue'
 import {
   conversationList,
   conversationSchema,
@@ -46,8 +46,11 @@ export const turnRoutes =
       const began = performance.now()
       const subject = body.edition ? await editionOf(services, agent, body.edition) : await draftOf(services, agent)
       const conversation = await conversationOf(db, agent.id, 'try', body.conversationId)
+      // Looked up in the database's thread while this one computes.
+      const looking = answerBefore(db, agent.id, body.text.slice(0, LONGEST_LINE), subject.stance)
+      looking.catch(() => undefined)
       const state = await ask(services, subject, body.text, conversation.exchanges, listening)
-      const before = await answerBefore(db, agent.id, state.said, subject.stance)
+      const before = await looking
       const place = { agentId: agent.id, channel: 'try', conversationId: conversation.id } as const
       const row = await keepTurn(db, place, subject, state, performance.now() - began)
       return { ...shownTurn(row), before }
