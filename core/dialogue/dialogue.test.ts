@@ -121,6 +121,8 @@ describe('a follow-up', () => {
     ['How much is a return to Sula Holm?', 'Inchmore', 'How much is a return to Inchmore?'],
     ['Can I bring a bicycle?', 'a dog', 'Can I bring a dog?'],
     ['What does a small plot cost?', 'a large plot', 'What does a large plot cost?'],
+    ['When do puppies get their first injection?', 'kittens', 'When do kittens get their first injection?'],
+    ['When does the string orchestra meet?', 'the wind band', 'When does the wind band meet?'],
   ])('“%s” with “%s”', (before, added, joined) => expect(joinQuestions(before, added)).toBe(joined))
 
   it('is answered from the question before, and shown in the workings', async () => {

@@ -82,6 +82,19 @@ describe('reading Markdown and plain text', () => {
     ])
   })
 
+  it('keeps lines that each say what one thing is apart, and runs any other lines together', async () => {
+    const document = await documentOf(
+      'a.txt',
+      'Things to hire, by the day.\n\nBoots: £6 a day\nMap: £3 a day\n\nOne thing more: bring\nyour own lunch.\n',
+    )
+    expect(document.blocks.map(({ kind, text }) => [kind, text])).toEqual([
+      ['paragraph', 'Things to hire, by the day.'],
+      ['item', 'Boots: £6 a day'],
+      ['item', 'Map: £3 a day'],
+      ['paragraph', 'One thing more: bring your own lunch.'],
+    ])
+  })
+
   it('reads UTF-16 with a mark and Windows-1252 without one', async () => {
     const utf16 = new Uint8Array([0xff, 0xfe, 0x48, 0, 0x69, 0])
     expect(textsOf(await documentOf('a.txt', utf16))).toEqual(['Hi'])

@@ -1,6 +1,9 @@
 import type { Phrases } from './phrases'
 
 /** English; written for Britain and read as well in America. */
+/** "Days", "opening times"; not "address" or "bus". */
+const IS_PLURAL = /(?:[^su\s]|ee|ue)s$|\bbuses$/i
+
 export const en: Phrases = {
   yes: 'Yes.',
   no: 'No.',
@@ -8,7 +11,7 @@ export const en: Phrases = {
   and: 'and',
   or: 'or',
   forRow: (about, facts) => `For ${about}, ${facts}.`,
-  cellIs: (header, value) => `the ${header} is ${value}`,
+  cellIs: (header, value) => `the ${header} ${IS_PLURAL.test(header) ? 'are' : 'is'} ${value}`,
   thereAre: (count, what) => `there ${count === '1' ? 'is' : 'are'} ${count} ${what}`,
   total: (about, sum, working) => `${about ? `For ${about}, the` : 'The'} total is ${sum}: ${working}.`,
   saves: (sum, working) => `That saves ${sum}: ${working}.`,
