@@ -6,6 +6,8 @@ export default defineConfig({
     globalSetup: ['server/testing/blankImage.ts'],
     testTimeout: 60_000,
     hookTimeout: 180_000,
+    // A drawn page or a stored change may take seconds on a busy machine; what never comes fails all the same.
+    expect: { poll: { timeout: 15_000 } },
     fileParallelism: false,
     // One journey: what a later test needs, an earlier one has made.
     bail: 3,
