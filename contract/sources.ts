@@ -68,6 +68,10 @@ export const pairSchema = z.object({
   answer: z.string().trim().min(1, 'Write the answer.').max(8000),
 })
 
+/** What giving an answer by hand changed: the source it went to, and the version that answered before, if there was one. */
+export const givenAnswer = z.object({ sourceId: z.string(), versionBefore: z.string().nullable() })
+export type GivenAnswer = z.infer<typeof givenAnswer>
+
 export const newSource = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('page'), url, renderMs: sitePlan.renderMs }),
   z.object({ kind: z.literal('site'), ...sitePlan, pages: z.array(url).min(1).max(500).optional() }),

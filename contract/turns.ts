@@ -76,6 +76,8 @@ export const turnSchema = z.object({
   conversationId: z.string(),
   turnId: z.string(),
   said: z.string(),
+  /** The question as it stands alone, a follow-up filled in. */
+  question: z.string(),
   reply: z.string(),
   outcome: z.enum(OUTCOMES),
   citations: z.array(citationSchema).readonly(),

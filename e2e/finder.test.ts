@@ -58,3 +58,21 @@ describe('the finder', () => {
     expect(await page.getByLabel('Question for the finder').inputValue()).toBe('Can I bring my dog?')
   })
 })
+
+describe('an answer given by hand', () => {
+  it('is kept in the library, asked again at once beside the answer before, and can be undone', async () => {
+    await page.getByRole('textbox', { name: /^Ask / }).fill('Who paints the boats?')
+    await page.getByRole('button', { name: 'Ask', exact: true }).click()
+    await page.getByRole('button', { name: 'Answer it yourself' }).click()
+    await page.getByLabel('the answer is').fill('The boats are painted by the yard in Carrow Quay every March.')
+    await page.getByLabel('the answer is').press('Control+Enter')
+    await page.getByText('kept in the library, under “Answers given by hand”').waitFor()
+    const lines = page.locator('article.line')
+    await lines.last().getByLabel('Answer now').getByText('painted by the yard').waitFor()
+    await lines.last().getByLabel('Answer before').waitFor()
+    expect(await lines.count()).toBe(2)
+    await page.getByRole('button', { name: 'Undo' }).last().click()
+    await page.getByRole('button', { name: 'Close the conversation' }).click()
+    await page.locator('[data-source="Answers given by hand"]').waitFor({ state: 'detached' })
+  })
+})

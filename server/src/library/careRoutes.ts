@@ -5,6 +5,8 @@ import {
   accepted,
   cuttingPreview,
   cuttingSchema,
+  givenAnswer,
+  pairSchema,
   passageEdit,
   passagePage,
   passageSchema,
@@ -13,9 +15,11 @@ import {
   sourceVersionList,
   versionDiff,
 } from '@parrot/contract'
+import { agentById, touchAgent } from '../agents/queries'
 import { passages } from '../database'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
+import { giveAnswer } from './answers'
 import { beginVersion, tellUsers } from './beginning'
 import { changeSource, citedLately, passageById, passagesOfSource, sourceById, usersOf } from './queries'
 import { answeringVersion, answerWith, newestVersion, versionDiff as diffOf, versionsOf } from './versions'
@@ -115,6 +119,18 @@ export const careRoutes =
         await answerWith(db, id, body.versionId)
         await tellUsers(services, id)
         return sourceById(db, id)
+      },
+    )
+
+    /** Keeps an answer given by hand; until it is read, what answered before goes on answering. */
+    app.post(
+      '/api/agents/:id/answers',
+      { schema: { params, body: pairSchema, response: { 202: givenAnswer } } },
+      async ({ params: { id }, body }, reply) => {
+        await agentById(db, id)
+        const given = await giveAnswer(services, id, body)
+        await touchAgent(db, id)
+        return reply.code(202).send(given)
       },
     )
 

@@ -64,12 +64,13 @@ export async function answeringVersion(
   return row?.version
 }
 
-/** The newest version of a source. */
-export async function newestVersion(db: Database, sourceId: string): Promise<VersionRow> {
+/** The newest version of a source, or the one of an id. */
+export async function newestVersion(db: Pick<Database, 'select'>, sourceId: string, id?: string): Promise<VersionRow> {
+  const isMeant = id === undefined ? undefined : eq(sourceVersions.id, id)
   const [version] = await db
     .select()
     .from(sourceVersions)
-    .where(eq(sourceVersions.sourceId, sourceId))
+    .where(and(eq(sourceVersions.sourceId, sourceId), isMeant))
     .orderBy(desc(sourceVersions.number))
     .limit(1)
   if (!version) throw notFound('source')

@@ -152,6 +152,7 @@ const shownTurn = (row: TurnRow): Omit<Turn, 'before'> => ({
   conversationId: row.conversationId,
   turnId: row.id,
   said: row.said,
+  question: row.question,
   reply: row.reply,
   outcome: row.outcome,
   citations: row.citations,

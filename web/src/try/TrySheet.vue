@@ -7,6 +7,7 @@ import AnswerPair from '../shared/AnswerPair.vue'
 import ReplyText from '../shared/ReplyText.vue'
 import WorkingSteps from '../shared/WorkingSteps.vue'
 import { tell, tellFailure } from '../shared/undo'
+import GiveAnswer from './GiveAnswer.vue'
 import { useTry } from './tryStore'
 
 /** The sheet above the strip: the conversation, each answer now beside the one before, and how it was made. */
@@ -16,6 +17,8 @@ const store = useTry()
 const brief = useBrief()
 const body = ref<HTMLElement>()
 const openWorkings = ref(new Set<number>())
+/** The line whose answer is being given by hand. */
+const answering = ref<number>()
 
 const pin = computed(() => store.pins.find((each) => each.id === store.shownPin))
 const isPinned = (said: string) => store.pins.some((each) => each.text.toLowerCase() === said.toLowerCase())
@@ -147,8 +150,18 @@ async function keep(): Promise<void> {
               </button>
               <span v-else class="small soft">pinned</span>
               <button type="button" class="btn quiet small" @click="store.ask(line.turn.said)">Ask again</button>
+              <button
+                type="button"
+                class="btn small"
+                :class="{ quiet: line.turn.outcome !== 'unknown' }"
+                :aria-expanded="answering === line.key"
+                @click="answering = answering === line.key ? undefined : line.key"
+              >
+                Answer it yourself
+              </button>
               <span class="small soft number">{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms</span>
             </div>
+            <GiveAnswer v-if="answering === line.key" :turn="line.turn" @close="answering = undefined" />
             <WorkingSteps
               v-if="openWorkings.has(line.key)"
               :workings="line.turn.workings"

@@ -4,7 +4,7 @@ import { rulesFile } from '../../../server/testing/testApp'
 import { openBrowserWorld, until, type BrowserWorld } from '../../testing/browser'
 import { useBrief } from '../brief/briefStore'
 import { notices } from '../shared/undo'
-import { useTry } from './tryStore'
+import { answerToBegin, useTry } from './tryStore'
 
 let world: BrowserWorld
 let id: string
@@ -139,4 +139,27 @@ describe('keeping a conversation', () => {
       ],
     })
   })
+})
+
+describe('an answer given by hand', () => {
+  it('is kept, and the question is asked again beside the answer before', async () => {
+    const { strip } = await openStrip()
+    await strip.ask('Who mends the pump?')
+    expect(strip.lines[0]!.turn).toMatchObject({ outcome: 'unknown', question: 'Who mends the pump?' })
+    await strip.giveAnswer('Who mends the pump?', 'The pump is mended by the water warden.')
+    const again = strip.lines.at(-1)!.turn!
+    expect(again.reply).toContain('mended by the water warden')
+    expect(again.before?.outcome).toBe('unknown')
+    await notices.notices.at(-1)!.undo!()
+    await strip.askAgain()
+    expect(strip.lines.at(-1)!.turn!.outcome).toBe('unknown')
+  })
+
+  it.each([
+    ['unknown', 'I don’t know. What comes nearest, under “Water”: “The pump is old.”', 'The pump is old.'],
+    ['unknown', 'I don’t know that.', ''],
+    ['answered', 'Water is free [1].', 'Water is free.'],
+  ] as const)('begins, when the question was %s, with what there is', (outcome, reply, begun) =>
+    expect(answerToBegin({ outcome, reply })).toBe(begun),
+  )
 })

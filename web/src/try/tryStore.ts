@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { Outcome, Pin, Turn, Working } from '@parrot/contract'
+import type { GivenAnswer, Outcome, Pin, Source, Turn, Working } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import { postStream } from '../api/stream'
 import { useBrief } from '../brief/briefStore'
@@ -170,6 +170,22 @@ export const useTry = defineStore('try', () => {
     void post(`/api/agents/${agentId}/pins/${shown.id}/seen`).catch(() => undefined)
   }
 
+  /**
+   * Keeps an answer given by hand in the library, waits until it is read, and asks the question again: the answer before
+   * then stands beside it. It can be undone.
+   */
+  async function giveAnswer(question: string, answer: string): Promise<void> {
+    const id = agentId
+    const { sourceId, versionBefore } = await post<GivenAnswer>(`/api/agents/${id}/answers`, { question, answer })
+    const source = await readSource(sourceId)
+    if (source.status === 'failed') throw new Error(source.error ?? 'The answer could not be read.')
+    tell('The answer was kept in the library, under “Answers given by hand”.', async () => {
+      if (versionBefore) await post(`/api/sources/${sourceId}/answer-with`, { versionId: versionBefore })
+      else await call('DELETE', `/api/agents/${id}/sources/${sourceId}`)
+    })
+    if (id === agentId) await ask(question)
+  }
+
   /** The conversation as a script: what was said, each with the outcome it had and the sources it cited as checks. */
   async function keepAsScript(): Promise<string> {
     const taken = lines.value.flatMap((line) => (line.turn ? [line.turn] : []))
@@ -200,8 +216,26 @@ export const useTry = defineStore('try', () => {
     unpin,
     showPin,
     keepAsScript,
+    giveAnswer,
   }
 })
+
+const LOOK_AGAIN_MS = 150
+
+/** A source once it is ready or has failed. */
+async function readSource(id: string): Promise<Source> {
+  for (;;) {
+    const source = await get<Source>(`/api/sources/${id}`)
+    if (source.status === 'ready' || source.status === 'failed') return source
+    await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS))
+  }
+}
+
+/** What an answer by hand begins with: of an answer that is none what comes nearest, else the reply as it is. */
+export function answerToBegin({ outcome, reply }: Pick<Turn, 'outcome' | 'reply'>): string {
+  const plain = reply.replace(/ ?\[\d+\]/g, '')
+  return outcome === 'unknown' ? (/“([^“”]+)”\W*$/.exec(plain)?.[1] ?? '') : plain
+}
 
 type NewCheck = { kind: 'outcome'; outcome: Outcome } | { kind: 'cites'; source: string }
 
