@@ -96,6 +96,11 @@ await shoot('workings', `${marlow}/brief`, async () => {
   await ask('How much is an adult return to Sula Holm?')
   await page.getByRole('button', { name: 'Show workings' }).last().click()
 })
+await shoot('answer-by-hand', `${marlow}/brief`, async () => {
+  await ask('Where can my dog drink?')
+  await page.getByRole('button', { name: 'Answer it yourself' }).last().click()
+  await page.getByLabel('the answer is').fill('There is a bowl of water by the rear door of the saloon, on both boats.')
+})
 await shoot('before-and-now', `${marlow}/brief`, async () => {
   await ask('Can I bring my dog?')
   await page.keyboard.press('Escape')

@@ -41,8 +41,8 @@ export function nearest(
 const NEAR = 0.34
 const MOST_SECTIONS = 2
 /** What is quoted as coming nearest speaks of this share of what is asked about, and itself of this. */
-const SPOKEN_OF = 0.34
-const SPOKEN_ITSELF = 0.25
+const SPOKEN_OF = 0.45
+const SPOKEN_ITSELF = 0.34
 
 /** A unit as it is quoted: a row by what it is about and its other cells, an item without its bullet. */
 function quoted(unit: Evidence): string {
@@ -58,8 +58,13 @@ function isWorthSaying(unit: Evidence, asked: Asked): boolean {
   if (unit.coverage < SPOKEN_OF || unit.direct < SPOKEN_ITSELF || !/[\p{Ll}\d]/u.test(unit.text)) return false
   if (/[?:]$/.test(unit.text)) return false
   const stems = stemSet(`${unit.text} ${unit.kind === 'row' ? keyOf(unit).value : ''} ${unit.passage.place}`)
+  const isHeld = (term: Asked['terms'][number]) => heldBy(term, stems) > 0
   const names = asked.terms.filter((term) => term.role === 'name')
-  return !isOfOtherTimes(unit, asked) && names.every((term) => heldBy(term, stems) > 0)
+  // Much is said of a place, and what is done with a thing is said of many: one of the things themselves must be spoken of.
+  const things = asked.terms.filter(
+    (term) => (term.role === 'subject' || term.role === 'focus') && !term.isDone && !term.isVerb,
+  )
+  return !isOfOtherTimes(unit, asked) && names.every(isHeld) && (things.length === 0 || things.some(isHeld))
 }
 
 /** The heading a passage stands under, without its number; its source's title when it has none. */

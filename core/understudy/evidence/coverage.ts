@@ -33,6 +33,8 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
     // Tables state things; what is done with them stands in no cell.
     if (term.isDone && share === 0 && looked.unit.kind === 'row' && STATES.has(kind)) continue
     if (term.role === 'focus') sum.focused = true
+    // Where a thing may be is not where it may drink.
+    if (kind === 'where' && term.isDone && share === 0) sum.isOfOther = true
     // A price of dogs' food is none of dog insurance, though its page speaks of insurance too.
     if (term.isPriced && share <= NEARBY) sum.isOfOther = true
     if (term.role === 'subject') {

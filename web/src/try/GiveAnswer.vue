@@ -78,6 +78,7 @@ async function keep(): Promise<void> {
   font-family: var(--serif);
   font-size: 18px;
   line-height: 1.5;
+  min-height: 92px;
   resize: vertical;
 }
 .acts,
