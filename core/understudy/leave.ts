@@ -1,5 +1,7 @@
 /** Asks whether somebody may or can: "can I", "are we allowed to". */
-export const asksLeave = (question: string): boolean => ASKS.test(question)
+export const asksLeave = (question: string): boolean => ASKS.test(question) && !ASKS_MORE.test(question)
+/** "Where can my dog drink?" takes leave for granted. */
+const ASKS_MORE = /^\W*(?:where|when|how|who|why)\b/i
 const ASKS =
   /^\W*(?:\w+ )?(?:can|may|could)\b|\b(?:can|may|could|able to) (?:i|we|my|our|one|you|people|visitors|guests|children)\b|\ballowed to\b/i
 

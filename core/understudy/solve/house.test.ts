@@ -104,7 +104,7 @@ describe('facts', () => {
   })
 
   it('are quoted as near with what their row is about', () => {
-    expect(answered('What is the weight of Elder?', [ROOMS]).text).toMatch(
+    expect(answered('Who sleeps in the room Elder?', [ROOMS]).text).toMatch(
       /“Elder: per month £24\.00; second cat £19\.00\.”/,
     )
   })
