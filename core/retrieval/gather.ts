@@ -70,17 +70,46 @@ export function candidates(
   // Most questions have no term that others are looked up for: then all candidates share one empty list.
   const noneMeant = none<Meant>()
   const hasMeant = meant.some((list) => list.size > 0)
-  const found = new Map<number, PassageAt & { postings: (Posting | undefined)[]; meant: (Meant | undefined)[] }>()
+  const made = ({ segment, passage }: PassageAt): Building => ({
+    segment,
+    passage,
+    postings: none<Posting>(),
+    meant: hasMeant ? none<Meant>() : noneMeant,
+  })
+  const [only, ...others] = lists.flatMap((list, term) => (list ? [{ list, term }] : []))
+  // One list alone is in order and without repeats, however long.
+  const inOrder =
+    only && others.length === 0 && !hasMeant
+      ? only.list.map((posting) => {
+          const candidate = made(posting)
+          candidate.postings[only.term] = posting
+          return candidate
+        })
+      : joined(lists, meant, made)
+  lists.forEach((list, term) => {
+    if (list) return
+    const find = finderOf(term)
+    for (const candidate of inOrder) candidate.postings[term] = find(candidate)
+  })
+  return inOrder
+}
+
+interface Building extends PassageAt {
+  readonly postings: (Posting | undefined)[]
+  readonly meant: (Meant | undefined)[]
+}
+
+/** Several lists put together: one candidate for each passage, in library order. */
+function joined(
+  lists: readonly (readonly Posting[] | undefined)[],
+  meant: readonly ReadonlyMap<number, Meant>[],
+  made: (at: PassageAt) => Building,
+): Building[] {
+  const found = new Map<number, Building>()
   const at = (posting: Posting) => {
     const key = keyOf(posting)
     let candidate = found.get(key)
-    if (!candidate) {
-      const { segment, passage } = posting
-      found.set(
-        key,
-        (candidate = { segment, passage, postings: none<Posting>(), meant: hasMeant ? none<Meant>() : noneMeant }),
-      )
-    }
+    if (!candidate) found.set(key, (candidate = made(posting)))
     return candidate
   }
   lists.forEach((list, term) => {
@@ -89,11 +118,17 @@ export function candidates(
   meant.forEach((list, term) => {
     for (const each of list.values()) at(each.posting).meant[term] = each
   })
-  const inOrder = [...found.values()].sort((a, b) => a.segment - b.segment || a.passage - b.passage)
-  lists.forEach((list, term) => {
-    if (list) return
-    const find = finderOf(term)
-    for (const candidate of inOrder) candidate.postings[term] = find(candidate)
-  })
-  return inOrder
+  return [...found.values()].sort((a, b) => a.segment - b.segment || a.passage - b.passage)
+}
+
+/**
+ * The postings of a list worth scoring in full: of more than enough, those whose passages hold most of the question by the
+ * measure given. They stay in library order.
+ */
+export function worthScoring(list: readonly Posting[], measure: (at: PassageAt) => number): readonly Posting[] {
+  if (list.length <= ENOUGH) return list
+  const measures = Float64Array.from(list, measure)
+  const least = measures.slice().sort().at(-ENOUGH)!
+  let room = ENOUGH - measures.reduce((sum, each) => (each > least ? sum + 1 : sum), 0)
+  return list.filter((_, at) => measures[at]! > least || (measures[at] === least && room-- > 0))
 }

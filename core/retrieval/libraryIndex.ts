@@ -63,6 +63,22 @@ export class LibraryIndex {
     }
   }
 
+  /** How often a stem stands in the body of one passage after another, which must be asked for in library order. */
+  counter(stem: string): (at: PassageAt) => number {
+    let last = -1
+    let [from, end] = [0, 0]
+    return ({ segment, passage }) => {
+      const { starts, postings } = this.segments[segment]!
+      if (segment !== last) {
+        const term = this.#dictionaries[segment]!.get(stem)
+        ;[from, end] = term === undefined ? [0, 0] : [starts[term]!, starts[term + 1]!]
+        last = segment
+      }
+      while (from < end && postings[from * POSTING_WIDTH]! < passage) from++
+      return from < end && postings[from * POSTING_WIDTH] === passage ? postings[from * POSTING_WIDTH + 1 + BODY]! : 0
+    }
+  }
+
   /** Whether any passage holds the stem. */
   has(stem: string): boolean {
     return this.#dictionaries.some((dictionary) => dictionary.has(stem))
@@ -159,7 +175,7 @@ class StoredPosting implements Posting {
   }
 }
 
-const BODY = FIELDS.indexOf('body')
+export const BODY = FIELDS.indexOf('body')
 
 function averageLength(segments: readonly Segment[], field: number, passages: number): number {
   let sum = 0

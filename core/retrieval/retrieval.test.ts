@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { idf, saturation } from './bm25'
 import { buildSegment, LibraryIndex, search, SCORERS } from './index'
+import { stem } from '../text'
 
 const passage = (body: string, headings: string[] = [], title = 'Rules') => ({ title, headings, body })
 const indexOf = (...segments: ReturnType<typeof passage>[][]) => new LibraryIndex(segments.map(buildSegment))
@@ -92,5 +93,32 @@ describe('searching', () => {
   it('finds Wi-Fi as wifi and the other way round', () => {
     expect(search(indexOf([passage('Wi-Fi is free.')]), 'wifi')).toHaveLength(1)
     expect(search(indexOf([passage('The wifi is free.')]), 'Wi-Fi')).toHaveLength(1)
+  })
+})
+
+describe('words that stand in more passages than are scored', () => {
+  const MANY = 2600
+  const BEST = 2500
+  const index = new LibraryIndex([
+    buildSegment(
+      Array.from({ length: MANY }, (_, at) => ({
+        title: 'Ponds',
+        headings: [],
+        body:
+          at === BEST
+            ? 'Pond, pond and pond are painted, painted.'
+            : `The pond of row ${at} is a green and painted pool.`,
+      })),
+    ),
+  ])
+
+  it('still find the passage that holds most of them, wherever it stands', () => {
+    expect(search(index, 'pond painted')[0]).toMatchObject({ passage: BEST })
+  })
+
+  it('are counted passage by passage in library order', () => {
+    const count = index.counter(stem('pond'))
+    expect([0, BEST - 1, BEST, MANY - 1].map((passage) => count({ segment: 0, passage }))).toEqual([1, 1, 3, 1])
+    expect(index.counter('nowhere')({ segment: 0, passage: 0 })).toBe(0)
   })
 })

@@ -1,5 +1,5 @@
 import { idf, saturation } from './bm25'
-import type { LibraryIndex, Posting } from './libraryIndex'
+import { BODY, type LibraryIndex, type PassageAt, type Posting } from './libraryIndex'
 import type { Query } from './query'
 
 /** One part of a hit's score, already weighted: the parts of a hit add up to its score. */
@@ -56,6 +56,21 @@ const fieldScorer = (name: string, field: 0 | 1 | 2, weight: number): Scorer => 
     }
   },
 })
+
+/** BM25 of the body alone, for choosing what is worth scoring: asked in library order, it looks nothing up twice. */
+export function bodyMeasure(query: Query, index: LibraryIndex, rarity: readonly number[]): (at: PassageAt) => number {
+  const counters = query.terms.map(({ stem }) => index.counter(stem))
+  const average = index.averageLengths[BODY]!
+  return (at) => {
+    const length = index.length(at, BODY)
+    let score = 0
+    for (let term = 0; term < counters.length; term++) {
+      const count = counters[term]!(at)
+      if (count > 0) score += rarity[term]! * saturation(count, length, average)
+    }
+    return score
+  }
+}
 
 /** Two content terms this many words apart or nearer, in order, count as written together. */
 const PHRASE_REACH = 2

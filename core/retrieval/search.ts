@@ -1,7 +1,7 @@
-import { candidates, leadingTerms, meantBy } from './gather'
+import { candidates, leadingTerms, meantBy, worthScoring } from './gather'
 import type { LibraryIndex, PassageAt } from './libraryIndex'
 import { parseQuery } from './query'
-import { rarityOf, SCORERS, type ScorePart, type Scorer } from './scorers'
+import { bodyMeasure, rarityOf, SCORERS, type ScorePart, type Scorer } from './scorers'
 import { best, surroundings, varied } from './surroundings'
 
 /** A passage that matched, with its score, the score's parts, and the share of the question's terms it holds. */
@@ -40,7 +40,9 @@ export function search(
   const allRarity = rarity.reduce((sum, each) => sum + each, 0)
 
   const leading = leadingTerms(counts)
-  const lists = query.terms.map((term, at) => (leading.has(at) ? index.postings(term.stem) : undefined))
+  const lists = query.terms.map((term, at) =>
+    leading.has(at) ? worthScoring(index.postings(term.stem), bodyMeasure(query, index, rarity)) : undefined,
+  )
   const found = candidates(lists, meant, (term) => index.finder(query.terms[term]!.stem))
   const width = prepared.length
   const scores = new Float64Array(found.length * width)
