@@ -150,7 +150,7 @@ const openingScorer: Scorer = {
 /** Word meaning: what the words that mean the same as a missing term add, each by how surely it means it. */
 const meaningScorer: Scorer = {
   name: 'meaning',
-  weight: 0.6,
+  weight: 0.45,
   prepare: (query, index) => {
     const average = index.averageLengths
     return (candidate) => {
