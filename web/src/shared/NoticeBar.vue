@@ -21,6 +21,8 @@ import { dismiss, notices, undoNotice } from './undo'
   z-index: 3000;
   display: grid;
   gap: 8px;
+  /* Half the window is all that a place in the middle leaves by itself. */
+  width: max-content;
   max-width: min(640px, calc(100vw - 32px));
 }
 .notice {
