@@ -4,6 +4,7 @@ import { PassageLibrary } from '@parrot/core/dialogue'
 import { passagesOf, read, readPairs, type ReadResult } from '@parrot/core/library'
 import { buildSegment, LibraryIndex } from '@parrot/core/retrieval'
 import { sampleAgents } from '../../demo/scenario'
+import { cinemaBrief } from './cinema/brief'
 import { clinicBrief } from './clinic/brief'
 import { collegeBrief } from './college/brief'
 import { shopBrief } from './shop/brief'
@@ -51,6 +52,7 @@ const BRIEFS = {
   clinic: clinicBrief,
   hostel: hostelBrief,
   music: musicBrief,
+  cinema: cinemaBrief,
 }
 
 async function openFolder(corpus: keyof typeof BRIEFS, brief: Brief): Promise<OpenCorpus> {

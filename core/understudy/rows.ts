@@ -155,7 +155,8 @@ function headerFit(header: string, asked: Asked, key = ''): { hits: number; shar
   )
   const isMeant = HEADERS.some(([question, name]) => question.test(asked.text) && name.test(header))
   const hits = held.reduce(
-    (sum, term) => sum + (ORDER.test(term.word) ? ORDER_HIT : term.role === 'light' ? LIGHT_HIT : 1),
+    (sum, term) =>
+      sum + (ORDER.test(term.word) ? ORDER_HIT : term.role === 'light' || heldBy(term, about) === 1 ? LIGHT_HIT : 1),
     (isOfSize ? 1 : 0) + (isMeant ? MEANT_HIT : 0),
   )
   return { hits, share: stems.size === 0 ? 0 : held.length / stems.size }

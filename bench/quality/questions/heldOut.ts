@@ -1,3 +1,4 @@
+import { cinema } from './cinema'
 import type { Corpus, Question } from './question'
 
 /**
@@ -270,4 +271,5 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
   clinic: [],
   hostel: [],
   music: [],
+  cinema,
 }

@@ -25,4 +25,5 @@ export const lookedAt: Readonly<Record<Corpus, readonly Question[]>> = {
   clinic,
   hostel,
   music,
+  cinema: [],
 }

@@ -41,7 +41,7 @@ export interface Question {
   readonly outcome?: Outcome | readonly Outcome[]
 }
 
-/** The libraries that are asked: the demo's, and ten of other subjects. */
+/** The libraries that are asked: the demo's, and eleven of other subjects. */
 export const CORPORA = [
   'ferries',
   'handbook',
@@ -54,5 +54,6 @@ export const CORPORA = [
   'clinic',
   'hostel',
   'music',
+  'cinema',
 ] as const
 export type Corpus = (typeof CORPORA)[number]

@@ -87,7 +87,7 @@ export function doneIn(text: string): string | undefined {
   const found =
     /\b(?:need|have|want|allowed|able|like|it take) to ([\p{L}-]+)/iu.exec(text) ??
     /\b(?:can|may|could|must|should|do|does|did|will|would) (?:i|we|you|they) ([\p{L}-]+)/iu.exec(text) ??
-    /\b(?:can|may|will|would|does|do|must|should) (?:my|the|your|our) [\p{L}-]+ ([\p{L}-]+)/iu.exec(text) ??
+    /\b(?:can|may|will|would|does|do|must|should) (?:my|the|your|our|an?) [\p{L}-]+ ([\p{L}-]+)/iu.exec(text) ??
     /^\W*who ([\p{L}-]+s)\b/iu.exec(text)
   return found ? stem(found[1]!) : undefined
 }

@@ -7,7 +7,10 @@ const STAY = found(
     'Guests may walk in the orchard, but not in the yard. Well-behaved cats are welcome in the lounge; they cannot come into the kitchen. ' +
     'The bus to the house leaves at 9:15, except on Sundays. We do not hire out baskets. Blankets are included. ' +
     'The grooming course takes one day. You must be at least 16. It is taught by Ivo Larch, who is a groomer. ' +
-    'Kites frighten the birds, so please leave yours at home. The plan pays for food. It is not an insurance.',
+    'Kites frighten the birds, so please leave yours at home. The plan pays for food. It is not an insurance. ' +
+    'Owners see the till but not the diary; keepers see the diary but not the till. ' +
+    'The hall opens at 8:00 and closes at 21:30; it is shut on Sundays and in the school holidays. ' +
+    'The kitten camp in July is for pupils from 9 to 15 years.',
   ['Staying'],
   'The house',
 )
@@ -51,6 +54,10 @@ describe('a yes or no', () => {
     ['stays a yes on other days', 'Does the bus go on Mondays?', /^Yes\. The bus/],
     ['hears the sentence after', 'Is the plan an insurance?', /^No\. .*It is not an insurance/],
     ['hears what is to be left at home', 'Can I fly a kite?', /^No\. Kites frighten/],
+    ['leaves what is said of others to them', 'Can a keeper see the diary?', /^Yes\. Owners see the till/],
+    ['keeps hours and holidays in one clause', 'Is the hall open in the holidays?', /^No\. The hall opens/],
+    ['knows a camp by its ages', 'Can my 16-year-old come to the kitten camp?', /^No\. The kitten camp/],
+    ['is told from the ages for those within', 'Can my 12-year-old come to the kitten camp?', /^Yes\. The kitten camp/],
     ['need not be brought what is included', 'Do I have to bring blankets?', /^No\. Blankets are included/],
     ['knows renting out from hiring out', 'Do you rent out baskets?', /^No\. We do not hire out/],
     ['knows feasts as public holidays', 'Is the café open on Christmas Day?', /^No\. We are closed on public holidays/],

@@ -4,6 +4,7 @@ import { type Evidence } from '../evidence'
 import { sayUnit, withoutVerdict } from '../phrase'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { heldBy } from '../asked'
+import { agesIn } from './byAge'
 
 /** A quantity of the evidence held against the one the visitor names. */
 interface Limit {
@@ -29,6 +30,8 @@ export const againstLimit: Solver = (task): Finding | undefined => {
   if (task.kind !== 'yesNo' && task.kind !== 'open') return undefined
   const given = quantitiesIn(task.asked.text).filter((each) => each.dimension !== 'count' || each.of.length > 0)
   for (const quantity of given) {
+    const aged = ofItsAges(quantity, task)
+    if (aged) return aged
     if (task.kind === 'open' && quantity.dimension !== 'mass' && quantity.dimension !== 'length') continue
     const limit = limitFor(quantity, task)
     if (!limit) continue
@@ -62,6 +65,24 @@ export const againstLimit: Solver = (task): Finding | undefined => {
     }
   }
   return undefined
+}
+
+/** "A camp for pupils from 9 to 15 years": the one range of ages that is said of the very thing asked about. */
+function ofItsAges(quantity: Quantity, task: Task): Finding | undefined {
+  const best = task.enough[0]
+  if (quantity.dimension !== 'age' || task.kind !== 'yesNo' || best?.kind !== 'sentence' || best.direct < OF_IT)
+    return undefined
+  const [range, ...others] = agesIn(best.text)
+  if (!range || others.length > 0) return undefined
+  const isIn = quantity.value >= range[0] && quantity.value <= range[1]
+  return {
+    solver: 'limit',
+    pieces: [
+      { text: isIn !== TROUBLE.test(task.asked.text) ? task.phrases.yes : task.phrases.no, isVerdict: true },
+      { text: withoutVerdict(sayUnit(best, task)), cites: [best.passage.number] },
+    ],
+    note: `${quantity.text} was held against ${range.join(' to ')}: ${isIn ? 'it lies in it' : 'it does not'}.`,
+  }
 }
 
 /** The limit of the same dimension that stands nearest to what the question speaks of. */
