@@ -1,6 +1,6 @@
 import { quantitiesIn, type Quantity } from '../../text'
 import { tableOf } from '../rows'
-import type { Solver, Task } from '../task'
+import type { Solver } from '../task'
 import { keyOf } from '../units'
 import { fromTable } from './table'
 
@@ -22,14 +22,14 @@ export const inItsRange: Solver = (task) => {
     const fitting = ofKind.filter(({ ranges }) => ranges.some((range) => holds(range, measure)))
     if (ofKind.length < 2 || fitting.length !== 1) continue
     const row = fitting[0]!.row
-    return fromTable({ ...task, evidence: [row], enough: [row] } satisfies Task)
+    return fromTable({ ...task, evidence: [row], enough: [row] })
   }
   return undefined
 }
 
 const RANGED: ReadonlySet<Quantity['dimension']> = new Set(['mass', 'length', 'volume', 'area', 'age', 'data', 'power'])
 
-/** A stretch of a measure, in base units, its lower end left out and its upper end included unless it says otherwise. */
+/** A stretch of a measure, in base units, both ends included. */
 interface Range {
   readonly dimension: Quantity['dimension']
   readonly from: number

@@ -37,7 +37,7 @@ export const againstLimit: Solver = (task): Finding | undefined => {
     if (!limit) continue
     const verdict = judged(quantity, limit)
     if (verdict === undefined) continue
-    if (isRange(limit) && verdict)
+    if (isRange(limit))
       return {
         solver: 'limit',
         pieces: [{ text: sayUnit(limit.unit, task), cites: [limit.unit.passage.number] }],
@@ -104,8 +104,7 @@ function limitFor(quantity: Quantity, task: Task): Limit | undefined {
       const range = rangeAround(text, limit)
       const isMost = limit.bound === 'exact' && !range && namesTheMost(text, limit)
       if (limit.bound === 'exact' && !range && !isMost) return []
-      const isOutside = range !== undefined && !(quantity.value >= range[0] && quantity.value <= range[1])
-      if (isOutside && !(quantity.dimension === 'age' && isTheOnlyRule(unit, limit, all, task))) return []
+      if (range && !(quantity.value >= range[0] && quantity.value <= range[1])) return []
       return [
         {
           unit,
@@ -156,12 +155,7 @@ const MOST_OR_LEAST: ReadonlySet<Quantity['bound']> = new Set(['most', 'least'])
 /** Limits that fit nearly as well as the best are on the same thing. */
 const BESIDE = 0.4
 
-/** "A camp for pupils from 9 to 15 years": the one range of age that is said of the very thing asked about. */
-const isTheOnlyRule = (unit: Evidence, limit: Quantity, all: readonly Quantity[], { enough }: Task): boolean =>
-  unit === enough[0] &&
-  unit.kind === 'sentence' &&
-  unit.direct >= OF_IT &&
-  all.filter((each) => each.dimension === limit.dimension).length <= 2
+/** What a rule is on must be spoken of this far by the statement itself. */
 const OF_IT = 0.6
 
 /** What is measured tells a limit by itself: "up to 15 MB" for a picture holds for whatever is done with one. */
@@ -245,9 +239,8 @@ function judged(quantity: Quantity, { unit, limit }: Limit): boolean | undefined
     case 'over':
     case 'under':
       return denies ? !keeps : keeps
-    case 'exact': {
-      const range = rangeAround(`${unit.leadIn} ${unit.text}`.trim(), limit)
-      return range === undefined || (quantity.value >= range[0] && quantity.value <= range[1])
-    }
+    case 'exact':
+      // Only a range gets here, and only when the quantity lies in it.
+      return true
   }
 }

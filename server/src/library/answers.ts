@@ -6,7 +6,7 @@ import type { Services } from '../services'
 import { designer } from '../settings/designer'
 import { tellUsers } from './beginning'
 import { addSource, listSources } from './queries'
-import { addVersion, newestVersion, type VersionRow } from './versions'
+import { addVersion, answeringVersion, newestVersion, type VersionRow } from './versions'
 
 /** The pairs that answers given by hand are kept in, as they are called when the first is given. */
 const GIVEN_BY_HAND = 'Answers given by hand'
@@ -29,10 +29,10 @@ export async function giveAnswer(means: Means, agentId: string, pair: Pair): Pro
   }
   // Read and written in one transaction: of two answers given at once, neither is lost.
   const { versionId, versionBefore } = await db.transaction(async (tx) => {
-    const [source] = await tx.select().from(sources).where(eq(sources.id, given.id)).for('update')
+    await tx.select().from(sources).where(eq(sources.id, given.id)).for('update')
     const newest = await newestVersion(tx, given.id)
     const isOnItsWay = newest.status !== 'ready' && newest.status !== 'failed'
-    const base = isOnItsWay ? newest : await newestVersion(tx, given.id, source!.versionId ?? newest.id)
+    const base = isOnItsWay ? newest : ((await answeringVersion(tx, given.id)) ?? newest)
     const pairs = [...pairsOf(means, base).filter((each) => !asksTheSame(each, pair)), pair]
     const made = { because: 'replaced', origin, bytesHash: keep(means, pairs), mediaType: null } as const
     return { versionId: await addVersion(tx, given.id, made), versionBefore: base.id }

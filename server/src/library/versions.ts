@@ -64,13 +64,12 @@ export async function answeringVersion(
   return row?.version
 }
 
-/** The newest version of a source, or the one of an id. */
-export async function newestVersion(db: Pick<Database, 'select'>, sourceId: string, id?: string): Promise<VersionRow> {
-  const isMeant = id === undefined ? undefined : eq(sourceVersions.id, id)
+/** The newest version of a source. */
+export async function newestVersion(db: Pick<Database, 'select'>, sourceId: string): Promise<VersionRow> {
   const [version] = await db
     .select()
     .from(sourceVersions)
-    .where(and(eq(sourceVersions.sourceId, sourceId), isMeant))
+    .where(eq(sourceVersions.sourceId, sourceId))
     .orderBy(desc(sourceVersions.number))
     .limit(1)
   if (!version) throw notFound('source')
