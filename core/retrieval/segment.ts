@@ -33,40 +33,57 @@ export interface Segment {
 
 export const POSTING_WIDTH = 5
 
-interface Building {
-  counts: [number, number, number]
-  positions: number[]
+/** A term while the segment is built: its postings one after the other, each followed by its positions. */
+interface Growing {
+  readonly list: number[]
+  /** Where the latest posting begins in the list, and its passage. */
+  at: number
+  passage: number
 }
+
+/** Of a posting in a growing list: its passage, its counts by field, and then as many positions as the last count says. */
+const BODY = FIELDS.indexOf('body')
+const HEAD = 1 + FIELDS.length
 
 /** Builds the segment of a list of passages. Title and heading words are counted; body words keep their positions. */
 export function buildSegment(passages: readonly IndexedText[]): Segment {
   const lengths = new Uint32Array(passages.length * FIELDS.length)
   const openings = new Uint16Array(passages.length)
-  const byTerm = new Map<string, Map<number, Building>>()
-  const posting = (term: string, passage: number): Building => {
-    let list = byTerm.get(term)
-    if (!list) byTerm.set(term, (list = new Map()))
-    let entry = list.get(passage)
-    if (!entry) list.set(passage, (entry = { counts: [0, 0, 0], positions: [] }))
-    return entry
+  const byTerm = new Map<string, Growing>()
+  const count = (term: string, passage: number, field: number): Growing => {
+    let growing = byTerm.get(term)
+    if (!growing) byTerm.set(term, (growing = { list: [], at: 0, passage: -1 }))
+    if (growing.passage !== passage) {
+      growing.at = growing.list.push(passage, 0, 0, 0) - HEAD
+      growing.passage = passage
+    }
+    growing.list[growing.at + 1 + field]!++
+    return growing
   }
+  const titleStems = lastKept(plainStems)
+  const headingStems = lastKept(plainStems)
   passages.forEach((passage, at) => {
     const language = languageOf(passage.body)
-    const titleStems = plainStems(passage.title, language)
-    const headingStems = plainStems(passage.headings.join(' '), language)
-    const bodyTerms = terms(passage.body, language)
-    for (const each of titleStems) posting(each, at).counts[0]++
-    for (const each of headingStems) posting(each, at).counts[1]++
-    for (const each of bodyTerms) {
-      const entry = posting(each.stem, at)
-      entry.counts[2]++
-      entry.positions.push(each.position)
-    }
+    const title = titleStems(passage.title, language)
+    const headings = headingStems(passage.headings.join(' '), language)
+    const body = terms(passage.body, language)
+    for (const stem of title) count(stem, at, 0)
+    for (const stem of headings) count(stem, at, 1)
+    for (const term of body) count(term.stem, at, BODY).list.push(term.position)
     const end = openingEnd(passage.body)
-    openings[at] = bodyTerms.findLast((each) => each.start < end)?.position ?? 0
-    lengths.set([titleStems.length, headingStems.length, bodyTerms.length], at * FIELDS.length)
+    openings[at] = body.findLast((each) => each.start < end)?.position ?? 0
+    lengths.set([title.length, headings.length, body.length], at * FIELDS.length)
   })
   return packed(passages.length, lengths, openings, byTerm)
+}
+
+/** Neighbouring passages stand under the same title and mostly under the same headings. */
+function lastKept(make: (text: string, language: Spoken) => string[]): typeof make {
+  let last: { text: string; language: Spoken; made: string[] } | undefined
+  return (text, language) => {
+    if (last?.text !== text || last.language !== language) last = { text, language, made: make(text, language) }
+    return last.made
+  }
 }
 
 /** A text opens with at least this many characters: "No." or "3.1" is no sentence. */
@@ -84,18 +101,22 @@ function packed(
   passages: number,
   lengths: Uint32Array,
   openings: Uint16Array,
-  byTerm: Map<string, Map<number, Building>>,
+  byTerm: ReadonlyMap<string, Growing>,
 ): Segment {
   const names = [...byTerm.keys()].sort()
   const starts = new Uint32Array(names.length + 1)
   const postings: number[] = []
   const positions: number[] = []
-  names.forEach((name, at) => {
-    for (const [passage, entry] of byTerm.get(name)!) {
-      postings.push(passage, ...entry.counts, positions.length)
-      for (const position of entry.positions) positions.push(position)
+  names.forEach((name, term) => {
+    const { list } = byTerm.get(name)!
+    for (let at = 0; at < list.length;) {
+      const end = at + HEAD + list[at + 1 + BODY]!
+      for (let each = at; each < at + HEAD; each++) postings.push(list[each]!)
+      postings.push(positions.length)
+      for (let each = at + HEAD; each < end; each++) positions.push(list[each]!)
+      at = end
     }
-    starts[at + 1] = postings.length / POSTING_WIDTH
+    starts[term + 1] = postings.length / POSTING_WIDTH
   })
   return {
     passages,

@@ -31,6 +31,8 @@ function languageBits(): Map<string, number> {
 
 /** Words looked at; a language shows early. */
 const LOOKED_AT = 60
+/** Characters a word has at most on the whole, the space after it counted. */
+const LONG_WORD = 12
 /** Another language must show in so many words, and in so many times more than English, to be taken for it. */
 const FEWEST = 2
 const FEWEST_IN_LONG = 4
@@ -46,7 +48,7 @@ export function languageOf(text: string, fallback: Spoken = 'en'): Spoken {
   const counts = SPOKEN.map(() => 0)
   const seen = new Set<string>()
   let looked = 0
-  for (const word of words(text.slice(0, 2000))) {
+  for (const word of words(text.slice(0, LOOKED_AT * LONG_WORD))) {
     if (++looked > LOOKED_AT) break
     const plain = word.text.toLowerCase().replace(/’/g, "'")
     const mask = known.get(plain)

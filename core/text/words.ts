@@ -54,25 +54,52 @@ function pieceEnd(text: string, from: number): { end: number; isClean: boolean }
   return { end: from + (space > PIECE / 4 ? space : PIECE), isClean: false }
 }
 
-/** Letters with marks, digits and underscores; joined by an apostrophe or stop between letters, a stop or comma between digits. */
-const LATIN_WORD =
-  /[\p{L}\p{M}\p{N}_]+(?:(?:(?<=\p{L})['’.:·](?=\p{L})|(?<=\p{N})[.,;'’](?=\p{N}))[\p{L}\p{M}\p{N}_]+)*/gu
-/** Text whose words the pattern above finds just as UAX #29 does: nothing beyond Latin letters and common signs. */
+/** Text whose words `latinWords` finds just as UAX #29 does: nothing beyond Latin letters and common signs. */
 // eslint-disable-next-line no-control-regex -- control characters part words like spaces do
 const IS_LATIN = /^[\u0000-\u024f\u2010-\u2027\u2030-\u203a\u20ac\u2190-\u2193\u00d7]*$/
 
 /**
  * The words of a text in order, by Unicode word boundaries (UAX #29); punctuation and spaces are left out. Latin text is
- * parted by a pattern that finds the same boundaries forty times faster; everything else by `Intl.Segmenter`.
+ * parted by its characters' classes, which finds the same boundaries a hundred times faster; everything else by
+ * `Intl.Segmenter`.
  */
-export function words(text: string, language = 'en'): Word[] {
-  if (IS_LATIN.test(text))
-    return Array.from(text.matchAll(LATIN_WORD), ({ 0: word, index }) => ({
-      text: word,
-      start: index,
-      end: index + word.length,
-    }))
-  return segmentedWords(text, language)
+export const words = (text: string, language = 'en'): Word[] =>
+  IS_LATIN.test(text) ? latinWords(text) : segmentedWords(text, language)
+
+const LETTER = 1
+const DIGIT = 2
+const UNDERSCORE = 3
+/** The class of each character below U+0250; 0 for what parts words. */
+const CLASSES = Uint8Array.from({ length: 0x250 }, (_, code) => {
+  const character = String.fromCharCode(code)
+  if (/[\p{L}\p{M}]/u.test(character)) return LETTER
+  if (/\p{N}/u.test(character)) return DIGIT
+  return character === '_' ? UNDERSCORE : 0
+})
+const classAt = (text: string, at: number): number => CLASSES[text.charCodeAt(at)] ?? 0
+
+/** Signs that join the letters, and the digits, at both their sides. */
+const JOINS_LETTERS = "'’.:·"
+const JOINS_DIGITS = ".,;'’"
+
+/** Whether the sign at `at` joins what stands before and after it to one word. */
+function joins(text: string, at: number): boolean {
+  const before = classAt(text, at - 1)
+  if (classAt(text, at + 1) !== before) return false
+  return (before === LETTER ? JOINS_LETTERS : before === DIGIT ? JOINS_DIGITS : '').includes(text[at]!)
+}
+
+/** Runs of letters, digits and underscores, and of those that a sign joins. */
+function latinWords(text: string): Word[] {
+  const found: Word[] = []
+  for (let at = 0; at < text.length; at++) {
+    if (classAt(text, at) === 0) continue
+    const start = at
+    do while (classAt(text, at) !== 0) at++
+    while (joins(text, at) && ++at < text.length)
+    found.push({ text: text.slice(start, at), start, end: at })
+  }
+  return found
 }
 
 /** The words of a text as `Intl.Segmenter` finds them. */

@@ -55,19 +55,15 @@ function partsOfPage(module: WrappedPdfiumModule, handle: number, index: number)
   try {
     const raw = pageText(module, text)
     const places = placesOf(module, text, box, height, raw)
-    const segments: Segment[] = []
-    let start = 0
-    for (const part of raw.split('\n')) {
-      segments.push(...segmentsOf(part, start, places))
-      start += part.length + 1
-    }
-    return readingOrder(segments, { page: index + 1, height })
+    return readingOrder(segmentsOf(raw, places), { page: index + 1, height })
   } finally {
     module.pdfium.wasmExports.free(box)
     module.FPDFText_ClosePage(text)
     module.FPDF_ClosePage(page)
   }
 }
+
+const UTF16 = new TextDecoder('utf-16le')
 
 /** The text of a page, one UTF-16 unit per PDFium character index, lines parted by CR LF. */
 function pageText(module: WrappedPdfiumModule, text: number): string {
@@ -77,54 +73,74 @@ function pageText(module: WrappedPdfiumModule, text: number): string {
   try {
     const written = module.FPDFText_GetText(text, 0, count, buffer)
     const memory = heap(module)
-    return new TextDecoder('utf-16le').decode(memory.slice(buffer, buffer + Math.max(0, written - 1) * 2))
+    return UTF16.decode(memory.slice(buffer, buffer + Math.max(0, written - 1) * 2))
   } finally {
     free(buffer)
   }
 }
 
-/** U+FFFE and U+0002 are PDFium's marks for a hyphen that only a line's end made. */
-// eslint-disable-next-line no-control-regex -- the mark is a control character
-const LINE_END_HYPHEN = /[\ufffe\u0002]/g
-/** A word up to such a hyphen: PDFium does not part lines there. */
-// eslint-disable-next-line no-control-regex -- the mark is a control character
-const WORD = /[^\s\ufffe\u0002]+[\ufffe\u0002]?/g
-
-/** Where a word begins, in points from the top left corner. */
-interface Place {
-  readonly left: number
-  readonly base: number
-}
-
 /** How the places of a page's characters are asked for, by their index in its text. */
 interface Places {
-  readonly start: (at: number) => Place
+  /** Where a character's origin stands, in points from the top left corner: read `left` and `base` after it. */
+  readonly find: (at: number) => void
+  left: number
+  base: number
   readonly right: (at: number) => number
-  readonly type: (at: number) => { readonly size: number; readonly isBold: boolean }
+  readonly size: (at: number) => number
+  readonly isBold: (at: number) => boolean
 }
 
 /** Words of one line further apart than this, in type sizes, begin a new segment. */
 const WIDE_GAP = 0.9
 
-/** A line of PDFium's text, parted where a gap is too wide to be a space between words. */
-function segmentsOf(raw: string, start: number, places: Places): Segment[] {
-  const segments: Segment[] = []
-  let open: Segment | undefined
-  for (const word of raw.matchAll(WORD)) {
-    const at = start + word.index
-    const from = places.start(at)
-    const right = places.right(at + word[0].length - 1)
-    const text = word[0].replace(LINE_END_HYPHEN, '\u00ad')
-    const gap = open ? (from.left - open.right) / open.size : 0
-    const isSameLine = open && Math.abs(from.base - open.base) < open.size / 2
-    if (open && isSameLine && gap <= WIDE_GAP && gap >= -1) open = { ...open, right, text: `${open.text} ${text}` }
-    else {
-      if (open) segments.push(open)
-      open = { ...from, ...places.type(at), right, text }
-    }
+/**
+ * PDFium's text of a page, parted at its lines and where a gap is too wide to be a space between words. A long document
+ * has a hundred thousand words, so nothing is made for a word: a segment's text is cut out once it is whole.
+ */
+function segmentsOf(raw: string, places: Places): Segment[] {
+  const found: (Omit<Segment, 'text' | 'right'> & { right: number; from: number; to: number })[] = []
+  for (let at = wordStart(raw, 0), end = 0; at < raw.length; at = wordStart(raw, end)) {
+    const open = found.at(-1)
+    const isNewLine = open === undefined || raw.slice(end, at).includes('\n')
+    end = wordEnd(raw, at)
+    places.find(at)
+    const { left, base } = places
+    const right = places.right(end - 1)
+    const gap = isNewLine ? Infinity : (left - open.right) / open.size
+    if (!isNewLine && Math.abs(base - open.base) < open.size / 2 && gap <= WIDE_GAP && gap >= -1) {
+      open.right = right
+      open.to = end
+    } else found.push({ left, right, base, size: places.size(at), isBold: places.isBold(at), from: at, to: end })
   }
-  return open ? [...segments, open] : segments
+  return found.map(({ left, right, base, size, isBold, from, to }) => {
+    return { text: tidy(raw.slice(from, to)), left, right, base, size, isBold }
+  })
 }
+
+/** PDFium's marks for a hyphen that only a line's end made; it does not part lines there, so they end words. */
+const isHyphenMark = (code: number): boolean => code === 0xfffe || code === 0x0002
+
+const isSpace = (code: number): boolean =>
+  code <= 0x20 ? code === 0x20 || (code >= 0x09 && code <= 0x0d) : code >= 0xa0 && /\s/.test(String.fromCharCode(code))
+
+function wordStart(line: string, from: number): number {
+  let at = from
+  while (at < line.length && (isSpace(line.charCodeAt(at)) || isHyphenMark(line.charCodeAt(at)))) at++
+  return at
+}
+
+/** Where a word that begins at `from` ends, the hyphen's mark after it included. */
+function wordEnd(line: string, from: number): number {
+  let at = from
+  while (at < line.length && !isSpace(line.charCodeAt(at))) if (isHyphenMark(line.charCodeAt(at++))) break
+  return at
+}
+
+const UNTIDY = /[^\S ]| {2}|[\ufffe\u0002]/
+
+/** Words parted by one space each, with a soft hyphen for what a line's end made. */
+const tidy = (text: string): string =>
+  UNTIDY.test(text) ? text.replace(/[\ufffe\u0002]\s*/g, '\u00ad ').replace(/\s+/g, ' ').trim() : text
 
 /** The functions of the WebAssembly module itself: the package's wrappers cost more than the calls, of which a page needs thousands. */
 interface TextCalls {
@@ -151,21 +167,23 @@ function placesOf(module: WrappedPdfiumModule, text: number, box: number, height
   // Only where the text leaves characters out do places in it differ from those on the page.
   const isWhole = raw.length === module.FPDFText_CountChars(text)
   const index = (at: number) => (isWhole ? at : calls.FPDFText_GetCharIndexFromTextIndex(text, at))
-  return {
+  const places: Places = {
+    left: 0,
+    base: 0,
+    // The origin stands on the baseline whatever the letter; the boxes of a comma and of a capital share no edge.
+    find: (at) => {
+      calls.FPDFText_GetCharOrigin(text, index(at), box, box + 8)
+      places.left = number(0)
+      places.base = height - number(1)
+    },
     right: (at) => {
       calls.FPDFText_GetCharBox(text, index(at), box, box + 8, box + 16, box + 24)
       return number(1)
     },
-    // The origin stands on the baseline whatever the letter; the boxes of a comma and of a capital share no edge.
-    start: (at) => {
-      calls.FPDFText_GetCharOrigin(text, index(at), box, box + 8)
-      return { left: number(0), base: height - number(1) }
-    },
-    type: (at) => ({
-      size: Math.round(calls.FPDFText_GetFontSize(text, index(at)) * 10) / 10,
-      isBold: calls.FPDFText_GetFontWeight(text, index(at)) >= 600,
-    }),
+    size: (at) => Math.round(calls.FPDFText_GetFontSize(text, index(at)) * 10) / 10,
+    isBold: (at) => calls.FPDFText_GetFontWeight(text, index(at)) >= 600,
   }
+  return places
 }
 
 function metaTitle(module: WrappedPdfiumModule, handle: number): string {
@@ -175,7 +193,7 @@ function metaTitle(module: WrappedPdfiumModule, handle: number): string {
   const buffer = malloc(size)
   try {
     module.FPDF_GetMetaText(handle, 'Title', buffer, size)
-    return oneLine(new TextDecoder('utf-16le').decode(heap(module).slice(buffer, buffer + size - 2)))
+    return oneLine(UTF16.decode(heap(module).slice(buffer, buffer + size - 2)))
   } finally {
     free(buffer)
   }

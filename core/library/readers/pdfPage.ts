@@ -1,5 +1,6 @@
 /** A stretch of text on one line of a page without a wide gap in it; places in points, from the top left corner. */
 export interface Segment {
+  /** Words parted by one space each. */
   readonly text: string
   readonly left: number
   readonly right: number
@@ -15,7 +16,7 @@ export interface Line extends Segment {
   readonly page: number
   readonly pageHeight: number
   /** True for the first line of a column that goes on from the foot of the one before it. */
-  readonly opensColumn?: boolean
+  readonly opensColumn: boolean
 }
 
 /** A table found on a page: its cells row by row, and the left edges of its columns. */
@@ -77,7 +78,7 @@ const FOLIO = /^(?:page\s+)?\d{1,4}(?:\s*(?:of|\/)\s*\d{1,4})?$/i
 /** A title and a page number side by side in the margin are no row of the table under them. */
 const isRunningHead = (row: Row, { height }: PageFrame): boolean =>
   (row[0]!.base < height * MARGIN_SHARE || row[0]!.base > height * (1 - MARGIN_SHARE)) &&
-  row.some((segment) => FOLIO.test(segment.text.trim()))
+  row.some((segment) => FOLIO.test(segment.text))
 
 /** Segments grouped by baseline, each group from left to right, the groups from top to bottom. */
 function rowsOf(segments: readonly Segment[]): Segment[][] {
@@ -92,14 +93,11 @@ function rowsOf(segments: readonly Segment[]): Segment[][] {
   return rows.map((row) => row.sort((a, b) => a.left - b.left))
 }
 
-const lineOf = (row: Row, frame: PageFrame, opensColumn = false): Line => ({
-  ...row[0]!,
-  text: row.map((segment) => segment.text.trim()).join(' '),
-  right: row.at(-1)!.right,
-  page: frame.page,
-  pageHeight: frame.height,
-  ...(opensColumn ? { opensColumn } : {}),
-})
+function lineOf(row: Row, { page, height }: PageFrame, opensColumn = false): Line {
+  const { left, base, size, isBold } = row[0]!
+  const text = row.length === 1 ? row[0]!.text : row.map((segment) => segment.text).join(' ')
+  return { text, left, right: row.at(-1)!.right, base, size, isBold, page, pageHeight: height, opensColumn }
+}
 
 type Gap = readonly [from: number, to: number]
 
@@ -111,7 +109,7 @@ const BREAK = 4.5
 /** The longest run of rows from here on that one or more gaps part, with those gaps; the first row must have one. */
 function stretchFrom(rows: readonly Row[], from: number): { rows: Row[]; gaps: Gap[] } | undefined {
   const first = rows[from]!
-  if (first.length < 2 || MARKER.test(first[0]!.text.trim())) return undefined
+  if (first.length < 2 || MARKER.test(first[0]!.text)) return undefined
   let gaps = gapsOf(first)
   const run = [first]
   for (let at = from + 1; at < rows.length; at++) {
@@ -179,7 +177,7 @@ function columnsIn(rows: readonly Row[], gaps: readonly Gap[], frame: PageFrame)
 function runsOn(column: readonly Row[]): boolean {
   const next = column.slice(1)
   const goesOn = next.filter((row, at) => {
-    const above = column[at]!.map((segment) => segment.text.trim()).join(' ')
+    const above = column[at]!.map((segment) => segment.text).join(' ')
     const isFull = column[at]!.at(-1)!.right >= Math.max(...column.map((each) => each.at(-1)!.right)) - 4 * row[0]!.size
     return isFull && !/^[\d£€$]+[\d.,]*$/.test(above)
   })
@@ -191,7 +189,7 @@ function gridIn(rows: readonly Row[], gaps: readonly Gap[], frame: PageFrame): G
   const full = rows.filter((row) => row.length > 1).length
   if (full < (gaps.length > 1 ? 2 : 3)) return undefined
   const columns = partedBy(rows, gaps)
-  const isList = columns[0]!.every((cell) => cell.length === 0 || MARKER.test(cell[0]!.text.trim()))
+  const isList = columns[0]!.every((cell) => cell.length === 0 || MARKER.test(cell[0]!.text))
   const hasLeaders = rows.filter((row) => row.some((segment) => LEADERS.test(segment.text))).length * 2 > rows.length
   const isSparse = columns.some((column) => column.filter((cell) => cell.length > 0).length * 3 < rows.length)
   if (isList || hasLeaders || isSparse) return undefined
@@ -214,7 +212,7 @@ function joinWrapped(rows: readonly Row[], columns: readonly Segment[][][]): str
   const apart = Math.max(...steps.slice(1))
   const table: string[][] = []
   rows.forEach((row, at) => {
-    const cells = columns.map((column) => column[at]!.map((segment) => segment.text.trim()).join(' '))
+    const cells = columns.map((column) => column[at]!.map((segment) => segment.text).join(' '))
     const step = steps[at]!
     const goesOn =
       isHalf[at] ||

@@ -108,7 +108,7 @@ export class LibraryCache {
       .from(passages)
       .where(and(eq(passages.versionId, versionId), eq(passages.isExcluded, false)))
       .orderBy(asc(passages.ordinal))
-    const segment = await this.pool.index(title, rows, this.snapshotOf({ versionId, title }))
+    const segment = await this.pool.index({ title, passages: rows, snapshot: this.snapshotOf({ versionId, title }) })
     return { title, segment, passages: rows, characters: charactersIn(rows) }
   }
 

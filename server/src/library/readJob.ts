@@ -66,13 +66,16 @@ export function readWork(means: ReadMeans): Work {
       .filter((row) => !row.isExcluded)
       .map(({ id, text, headings, locator }): StoredPassage => ({ id, text, headings, locator }))
     // Indexed in a thread while the passages are stored: neither waits for the other.
-    const indexing = pool.index(title, answering, library.snapshotOf({ versionId, title }))
-    indexing.catch(() => undefined)
-    await storePassages(db, versionId, rows, report, signal)
-    library.keep({ versionId, title }, answering, await indexing)
+    const task = { title, passages: answering, snapshot: library.snapshotOf({ versionId, title }) }
+    const [{ segment, sketch }] = await Promise.all([
+      pool.indexDocument(task),
+      storePassages(db, versionId, rows, report, signal),
+    ])
+    library.keep({ versionId, title }, answering, segment)
     if (signal.aborted) return
     await publish(means, version, result, {
       title,
+      sketch,
       ...('description' in result && !source.isDescribed ? { description: result.description } : {}),
     })
     // What the log holds of a long document would be done over at the next start after a kill.
@@ -194,8 +197,8 @@ async function overLimit({ db, config }: ReadMeans, version: VersionRow, charact
 async function publish(
   means: ReadMeans,
   version: VersionRow,
-  read: { passages: readonly EditedPassage[]; lostEdits: number; sketch?: Sketch },
-  said: { title: string; description?: string },
+  read: { passages: readonly EditedPassage[]; lostEdits: number },
+  { sketch, ...said }: { title: string; sketch: Sketch; description?: string },
 ): Promise<void> {
   const characters = charactersOf(read.passages)
   await means.db.transaction(async (tx) => {
@@ -207,7 +210,7 @@ async function publish(
         characters,
         passages: read.passages.length,
         lostEdits: read.lostEdits,
-        ...(read.sketch ? { sketch: read.sketch } : {}),
+        sketch,
       })
       .where(eq(sourceVersions.id, version.id))
     const now = new Date()

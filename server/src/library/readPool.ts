@@ -1,11 +1,10 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
-import type { Conflict, StatedPassage } from '@parrot/core/curation'
-import type { StoredPassage } from '@parrot/core/dialogue'
+import type { Conflict, Sketch, StatedPassage } from '@parrot/core/curation'
 import type { HtmlLook, Opened } from '@parrot/core/library'
 import type { Segment } from '@parrot/core/retrieval'
 import { threadFile } from '../places'
-import type { ReadOutcome, ReadTask } from './readWorker'
+import type { IndexTask, ReadOutcome, ReadTask } from './readWorker'
 
 /** The threads that read and index. One thread reads one document; a cancelled reading ends its thread. */
 export class ReadPool {
@@ -41,8 +40,13 @@ export class ReadPool {
   }
 
   /** Indexes passages under a title; with a path, the snapshot is written there in the same thread. */
-  async index(title: string, passages: readonly StoredPassage[], snapshot?: string): Promise<Segment> {
-    return (await this.#pool.run({ title, passages, snapshot }, { name: 'indexPassages' })) as Segment
+  async index(task: IndexTask): Promise<Segment> {
+    return (await this.#pool.run(task, { name: 'indexPassages' })) as Segment
+  }
+
+  /** The same of a document just read, with the sketch its near-duplicates are told by. */
+  async indexDocument(task: IndexTask): Promise<{ segment: Segment; sketch: Sketch }> {
+    return (await this.#pool.run(task, { name: 'indexDocument' })) as { segment: Segment; sketch: Sketch }
   }
 
   /** One page of a PDF, counted from 1, as a PNG. */

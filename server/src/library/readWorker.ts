@@ -26,7 +26,6 @@ import {
   type HtmlLook,
   type Opened,
   type Pair,
-  type Passage,
   type ReadProblem,
   type SitePage,
 } from '@parrot/core/library'
@@ -54,7 +53,6 @@ export type ReadOutcome =
       readonly description: string
       readonly passages: readonly EditedPassage[]
       readonly lostEdits: number
-      readonly sketch: Sketch
     }
   | { readonly ok: false; readonly problem: ReadProblem }
 
@@ -73,12 +71,7 @@ export async function readSource(task: ReadTask): Promise<ReadOutcome> {
     description: describe(read),
     passages,
     lostEdits: lost.length,
-    sketch: sketchOf(textsOf(read)),
   }
-}
-
-function* textsOf(passages: readonly Passage[]): Generator<string> {
-  for (const passage of passages) yield passage.text
 }
 
 function readOrigin(
@@ -136,8 +129,15 @@ export const lookAtPage = ({ html, url }: { html: string; url: string }): HtmlLo
 
 export const findConflicts = (passages: readonly StatedPassage[]): Conflict[] => conflictsAmong(passages)
 
+export interface IndexTask {
+  readonly title: string
+  readonly passages: readonly StoredPassage[]
+  /** Where the segment is written down, if it is. */
+  readonly snapshot?: string
+}
+
 /** Builds the index segment of passages that all stand under one title, and writes it down when it is told where. */
-export function indexPassages(task: { title: string; passages: readonly StoredPassage[]; snapshot?: string }): Segment {
+export function indexPassages(task: IndexTask): Segment {
   const { title, passages, snapshot } = task
   const segment = buildSegment(passages.map(({ text, headings }) => ({ title, headings, body: text })))
   // Without a snapshot the version is only read more slowly after a restart.
@@ -149,3 +149,9 @@ export function indexPassages(task: { title: string; passages: readonly StoredPa
     }
   return segment
 }
+
+/** What a document just read needs beside being stored: its segment, and the sketch near-duplicates are told by. */
+export const indexDocument = (task: IndexTask): { segment: Segment; sketch: Sketch } => ({
+  segment: indexPassages(task),
+  sketch: sketchOf(task.passages.map((passage) => passage.text)),
+})

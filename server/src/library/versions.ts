@@ -43,7 +43,6 @@ export async function addVersion(tx: Writes, sourceId: string, made: NewVersion)
     cutting: made.cutting ?? before?.cutting,
     edits: [...(before?.edits ?? []), ...(made.edit ? [made.edit] : [])],
     basedOn: made.edit ? before?.id : null,
-    sketch: made.edit ? before?.sketch : undefined,
     pages: made.edit ? before?.pages : undefined,
     validators: made.bytesHash === undefined ? before?.validators : undefined,
   })
