@@ -1,27 +1,25 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import type { ChildProcess } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { heap, withPdf } from '@parrot/core/library'
-import { longPdf, mixedFiles } from './formats'
+import { mixedFiles } from './formats'
+import { benchPdf } from './pdf'
+import { get, LONGEST_MS, newAgent, post, startServer, untilReady, upload } from './server'
 import { at, ms, row, s, timed } from './table'
 import { QUESTIONS } from './texts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
-const PORT = 4178
-const BASE = `http://127.0.0.1:${PORT}`
-const REAL_PDF = join(root, '.cache/texts/usr/share/debian-reference/debian-reference.en.pdf')
 
 /** What the library is held to, measured on the built product in a process of its own. */
 export async function benchLibrary(): Promise<void> {
   if (!existsSync(join(root, 'dist/main.js'))) return row('library', 'not measured', 'run “npm run build” first')
+  await benchPdf()
   const folder = mkdtempSync(join(tmpdir(), 'parrot-bench-'))
   let server = await startServer(folder)
   const site = await startSite(285)
   try {
-    await benchPdf()
     const agent = await newAgent()
     await benchMixed(agent, server)
     await benchPage(agent)
@@ -47,26 +45,6 @@ export async function benchLibrary(): Promise<void> {
   }
 }
 
-async function startServer(folder: string): Promise<ChildProcess> {
-  const child = spawn(process.execPath, [join(root, 'dist/main.js')], {
-    env: {
-      ...process.env,
-      PARROT_DATA: folder,
-      PORT: String(PORT),
-      PARROT_LOG: 'silent',
-      PARROT_ALLOW_HOSTS: '127.0.0.1',
-    },
-  })
-  for (;;) {
-    const isUp = await fetch(`${BASE}/api/health`).then(
-      (response) => response.ok,
-      () => false,
-    )
-    if (isUp) return child
-    await new Promise((resolve) => setTimeout(resolve, 10))
-  }
-}
-
 /** A site of so many pages, each with a menu, a text of its own, and links to the next ones. */
 async function startSite(pages: number): Promise<{ server: Server; url: string }> {
   const server = createServer((request, response) => {
@@ -85,78 +63,6 @@ async function startSite(pages: number): Promise<{ server: Server; url: string }
   })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   return { server, url: `http://127.0.0.1:${(server.address() as { port: number }).port}/` }
-}
-
-const get = async (path: string) => (await fetch(BASE + path)).json()
-const post = async (path: string, body: unknown) => {
-  const isForm = body instanceof FormData
-  const response = await fetch(BASE + path, {
-    method: 'POST',
-    headers: isForm ? {} : { 'content-type': 'application/json' },
-    body: isForm ? body : JSON.stringify(body),
-  })
-  return response.json()
-}
-const newAgent = async (): Promise<string> => ((await post('/api/agents', { name: 'Bench' })) as { id: string }).id
-
-async function upload(agent: string, file: File): Promise<string> {
-  const form = new FormData()
-  form.append('file', file)
-  return ((await post(`/api/agents/${agent}/sources`, form)) as { id: string }).id
-}
-
-const LONGEST_MS = 120_000
-
-async function untilReady(id: string): Promise<void> {
-  for (const until = Date.now() + LONGEST_MS; Date.now() < until;) {
-    const { status, error } = (await get(`/api/sources/${id}`)) as { status: string; error: string }
-    if (status === 'ready') return
-    if (status === 'failed') throw new Error(error)
-    await new Promise((resolve) => setTimeout(resolve, 50))
-  }
-  throw new Error('A source was not read in time.')
-}
-
-/** Upload to ready of a long PDF, against what its package alone needs to give the text, in the same run. */
-async function benchPdf(): Promise<void> {
-  const files: [string, Uint8Array][] = [['generated', await longPdf(260)]]
-  if (existsSync(REAL_PDF)) files.push(['debian-reference', new Uint8Array(readFileSync(REAL_PDF))])
-  for (const [name, bytes] of files) {
-    const agent = await newAgent()
-    const small = await upload(agent, new File([(await longPdf(2)) as never], 'warm.pdf'))
-    await untilReady(small)
-    await textAlone(bytes)
-    const alone = await textAlone(bytes)
-    const began = performance.now()
-    await untilReady(await upload(agent, new File([bytes as never], `${name}.pdf`)))
-    const took = performance.now() - began
-    row(
-      `a PDF of 260 pages (${name}), upload to ready`,
-      s(took),
-      `${(took / alone).toFixed(1)} × the ${s(alone)} of PDFium alone; aim: 2 ×`,
-    )
-  }
-}
-
-/** PDFium giving the text of every page, nothing else. */
-function textAlone(bytes: Uint8Array): Promise<number> {
-  const began = performance.now()
-  return withPdf(bytes, (module, handle) => {
-    const { malloc, free } = module.pdfium.wasmExports
-    const pages = module.FPDF_GetPageCount(handle)
-    for (let page = 0; page < pages; page++) {
-      const sheet = module.FPDF_LoadPage(handle, page)
-      const text = module.FPDFText_LoadPage(sheet)
-      const count = module.FPDFText_CountChars(text)
-      const buffer = malloc((count + 1) * 2)
-      module.FPDFText_GetText(text, 0, count, buffer)
-      new TextDecoder('utf-16le').decode(heap(module).slice(buffer, buffer + count * 2))
-      free(buffer)
-      module.FPDFText_ClosePage(text)
-      module.FPDF_ClosePage(sheet)
-    }
-    return performance.now() - began
-  })
 }
 
 /** 11 million characters in six formats at once, with the server's memory and how long other requests took meanwhile. */
