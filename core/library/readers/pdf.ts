@@ -136,11 +136,14 @@ function wordEnd(line: string, from: number): number {
   return at
 }
 
+/* eslint-disable no-control-regex -- one of the marks is a control character */
 const UNTIDY = /[^\S ]| {2}|[\ufffe\u0002]/
+const HYPHEN_MARK = /[\ufffe\u0002]\s*/g
+/* eslint-enable no-control-regex */
 
 /** Words parted by one space each, with a soft hyphen for what a line's end made. */
 const tidy = (text: string): string =>
-  UNTIDY.test(text) ? text.replace(/[\ufffe\u0002]\s*/g, '\u00ad ').replace(/\s+/g, ' ').trim() : text
+  UNTIDY.test(text) ? text.replace(HYPHEN_MARK, '\u00ad ').replace(/\s+/g, ' ').trim() : text
 
 /** The functions of the WebAssembly module itself: the package's wrappers cost more than the calls, of which a page needs thousands. */
 interface TextCalls {
