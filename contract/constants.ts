@@ -21,6 +21,7 @@ export const STEP_NAMES = [
   'prompt',
   'model',
   'checks',
+  'handover',
 ] as const
 
 export const SOURCE_KINDS = ['file', 'page', 'site', 'note', 'pairs'] as const

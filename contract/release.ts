@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { changeSchema } from './brief'
 import { OUTCOMES } from './constants'
-import { citationSchema, workingSchema } from './turns'
+import { citationSchema, handOverSchema, workingSchema } from './turns'
 
 export const newEdition = z.object({ summary: z.string().trim().max(1000).default('') })
 
@@ -66,12 +66,15 @@ export const conversationSummary = z.object({
   edition: z.number().nullable(),
   turns: z.number(),
   unanswered: z.number(),
+  /** To whom it was passed on, latest first: empty for a person without a name; null when it was not. */
+  passedOnTo: z.string().nullable(),
   opening: z.string(),
 })
 
 export const conversationList = z.object({
   total: z.number(),
   unanswered: z.number(),
+  passedOn: z.number(),
   conversations: z.array(conversationSummary),
 })
 
@@ -84,6 +87,7 @@ export const conversationSchema = conversationSummary.extend({
       outcome: z.enum(OUTCOMES),
       citations: z.array(citationSchema).readonly(),
       workings: z.array(workingSchema).readonly(),
+      handOver: handOverSchema.nullable(),
       revision: z.number(),
       edition: z.number().nullable(),
       askedAt: z.string(),

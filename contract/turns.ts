@@ -55,6 +55,9 @@ export const memorySchema = z.object({
     .optional(),
 })
 
+/** That a person is to take over: to whom, empty when the brief names nobody, and the field of the brief that asks for it. */
+export const handOverSchema = z.object({ to: z.string(), field: z.string() })
+
 /** What a visitor or designer says: any line, an empty one too. */
 export const newTurn = z.object({
   text: z.string().max(20_000, 'That is too long: keep it under 20,000 characters.'),
@@ -84,6 +87,7 @@ export const turnSchema = z.object({
   workings: z.array(workingSchema).readonly(),
   support: z.array(supportSchema).readonly(),
   memory: memorySchema,
+  handOver: handOverSchema.nullable(),
   revision: z.number(),
   edition: z.number().nullable(),
   model: z.string(),

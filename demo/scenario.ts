@@ -102,6 +102,13 @@ const marlow: SampleAgent = {
         reply: 'I leave the weather to the forecasters. On the morning itself the crew decides whether we sail.',
         onHit: 'redirect',
       },
+      {
+        id: 'crew',
+        subject: 'complaint about the crew',
+        examples: ['One of your crew was rude to me', 'I want to complain about how I was treated on board'],
+        reply: 'I am sorry to hear that. I have passed it on to the harbour office, who read this conversation.',
+        onHit: 'handOver',
+      },
     ],
     openers: {
       greeting: 'Hello, I’m Marlow at the ticket desk. What would you like to know about your crossing?',
@@ -137,6 +144,19 @@ const marlow: SampleAgent = {
     ],
   },
   scripts: [
+    {
+      title: 'A complaint reaches a person',
+      turns: [
+        {
+          say: 'Someone of your crew was rude to my mother. When is the last boat to Sula Holm?',
+          checks: [
+            { kind: 'handsOver' },
+            { kind: 'includes', text: 'harbour office' },
+            { kind: 'cites', source: 'timetable' },
+          ],
+        },
+      ],
+    },
     {
       title: 'A dog, from quay to saloon',
       turns: [
@@ -233,6 +253,7 @@ const marlow: SampleAgent = {
     ['When is the last boat to Inchmore on Sundays?', 'And to Sula Holm?'],
     ['Is there a swimming pool on Sula Holm?', 'How much is a ten-trip card to Sula Holm?'],
     ['How do I change a booking?'],
+    ['Someone of your crew was rude to my mother.', 'Thanks'],
     ['Do you sell gift vouchers?'],
     ['How much is parking for a week?', 'Where can I charge my electric car?'],
   ],

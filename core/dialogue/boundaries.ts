@@ -1,4 +1,5 @@
 import { phrasesFor } from '../phrases'
+import { sentences } from '../text'
 import { splitQuestion, tamperingIn } from '../question'
 import { fallsUnder, type Brief } from '../brief'
 import type { Step, WorkingDetail } from './turn'
@@ -12,7 +13,7 @@ type Boundary = Brief['boundaries'][number]
  */
 export const keepBoundaries: Step = (state, { brief }) => {
   if (brief.boundaries.length === 0 || state.intent !== 'question') return { state }
-  const parts = splitQuestion(state.question).map((text) => ({ text, hit: hitBy(text, brief.boundaries) }))
+  const parts = splitQuestion(state.question).flatMap((text) => heldAgainst(text, brief.boundaries))
   const hits = parts.filter((part) => part.hit !== undefined)
   if (hits.length === 0) return { state }
   const details = hits.map(({ text, hit }): WorkingDetail => ({
@@ -22,10 +23,12 @@ export const keepBoundaries: Step = (state, { brief }) => {
   }))
   const replies = [...new Set(hits.map(({ hit }) => replyOf(brief, brief.boundaries[hit!]!)))]
   const rest = parts.filter((part) => part.hit === undefined).map((part) => part.text)
+  const passedOn = hits.find(({ hit }) => brief.boundaries[hit!]!.onHit === 'handOver')
+  const next = passedOn ? { ...state, handOver: { to: '', field: `boundaries.${passedOn.hit}` } } : state
   const names = [...new Set(hits.map(({ hit }) => `“${brief.boundaries[hit!]!.subject}”`))].join(' and ')
   if (rest.length === 0) {
     return {
-      state: { ...state, reply: replies.join(' '), outcome: 'declined', isSettled: true },
+      state: { ...next, reply: replies.join(' '), outcome: 'declined', isSettled: true },
       report: {
         step: 'boundaries',
         summary: `The line falls under the boundary ${names}, so its reply was given.`,
@@ -34,7 +37,7 @@ export const keepBoundaries: Step = (state, { brief }) => {
     }
   }
   return {
-    state: { ...state, question: rest.join(' '), afterwards: [...state.afterwards, ...replies] },
+    state: { ...next, question: rest.join(' '), afterwards: [...state.afterwards, ...replies] },
     report: {
       step: 'boundaries',
       summary: `A part of the line falls under the boundary ${names}; the rest is answered.`,
@@ -44,6 +47,28 @@ export const keepBoundaries: Step = (state, { brief }) => {
 }
 
 const replyOf = (brief: Brief, boundary: Boundary): string => boundary.reply.trim() || brief.grounding.whenUnknown
+
+interface Part {
+  readonly text: string
+  /** The place of the boundary it falls under. */
+  readonly hit: number | undefined
+}
+
+/**
+ * A question with the boundary it falls under. What is told beside it falls under one by itself: "I have a complaint.
+ * What does a plot cost?" is a complaint, and a question that may be answered.
+ */
+function heldAgainst(question: string, boundaries: readonly Boundary[]): Part[] {
+  const pieces = sentences(question).map(({ text }): Part => ({ text, hit: hitBy(text, boundaries) }))
+  const hit = pieces.find((piece) => piece.hit !== undefined)?.hit
+  if (hit === undefined) return [{ text: question, hit: hitBy(question, boundaries) }]
+  return pieces.some(isFree)
+    ? pieces.filter((piece) => piece.hit !== undefined || isFree(piece))
+    : [{ text: question, hit }]
+}
+
+/** A question that no boundary is in the way of. */
+const isFree = ({ text, hit }: Part): boolean => hit === undefined && /\?\s*$/.test(text)
 
 /** The first boundary a text falls under, by its place in the brief. */
 function hitBy(text: string, boundaries: readonly Boundary[]): number | undefined {

@@ -109,8 +109,52 @@ describe('boundaries', () => {
     },
   )
 
+  it.each([
+    'I need legal advice. What does a large plot cost?',
+    'What does a large plot cost? I need legal advice.',
+  ])('“%s” is answered as far as it may be', async (said) => {
+    const { reply, outcome } = await take(said)
+    expect(reply).toContain('£75.00')
+    expect(reply).toContain('I leave the law to lawyers.')
+    expect(outcome).toBe('answered')
+  })
+
   it('let pass what only shares a word', async () => {
     expect((await take('Can my neighbour have a large plot?')).outcome).not.toBe('declined')
+  })
+})
+
+describe('handing over to a person', () => {
+  const own = briefFrom({
+    ...brief,
+    boundaries: [
+      ...brief.boundaries,
+      { id: 'c', subject: 'complaints about staff', reply: 'The chair will write to you.', onHit: 'handOver' },
+    ],
+    rules: [
+      { id: 'r', when: 'the visitor asks about bonfires', do: 'hand over to the fire warden' },
+      { id: 's', when: 'the visitor asks about water', do: 'point them to the notice board' },
+    ],
+  })
+
+  it('is noted when a boundary asks for it, and when it does so for a part of the line', async () => {
+    const passedOn = { to: '', field: 'boundaries.1' }
+    const whole = await take('I have a complaint about your staff', [], understudy, own)
+    expect(whole).toMatchObject({ reply: 'The chair will write to you.', outcome: 'declined', handOver: passedOn })
+    expect(whole.workings.at(-1)).toMatchObject({ step: 'handover', details: [{ field: 'boundaries.1' }] })
+    const part = await take('What does a large plot cost? I have a complaint about your staff.', [], understudy, own)
+    expect(part).toMatchObject({ outcome: 'answered', handOver: passedOn })
+  })
+
+  it('is noted when a rule holds, whatever the model says', async () => {
+    const passedOn = { to: 'the fire warden', field: 'rules.0' }
+    expect((await take('When are bonfires allowed?', [], understudy, own)).handOver).toEqual(passedOn)
+    expect((await take('When are bonfires allowed?', [], saying('In November [1].'), own)).handOver).toEqual(passedOn)
+  })
+
+  it('is not noted for a boundary that only declines, a rule that only tells who can help, or another question', async () => {
+    for (const said of ['Can I sue my neighbour?', 'When is the water turned on?', 'What does a large plot cost?'])
+      expect((await take(said, [], understudy, own)).handOver).toBeUndefined()
   })
 })
 

@@ -4,6 +4,7 @@ export {
   type Citation,
   type Exchange,
   type FoundPassage,
+  type HandOver,
   type LibraryPort,
   type Outcome,
   type TurnContext,

@@ -7,6 +7,7 @@ import { checkReply } from './check'
 import { deliberate } from './deliberate'
 import { followDuty } from './duty'
 import { resolveFollowUp } from './followUp'
+import { handOver } from './handOver'
 import { memoryOf, rememberVisitor, takeNote } from './memory'
 import { writePrompt } from './prompt'
 import { retrieve } from './retrieve'
@@ -70,6 +71,9 @@ const STEPS: readonly Step[] = [
   checkReply,
 ]
 
+/** What is done however the turn ended. */
+const AFTERWARDS: readonly Step[] = [handOver]
+
 /**
  * Takes one turn: what the visitor said, to a reply with its outcome, citations and workings. Throws a ModelProblem
  * when the model fails; nothing else is expected to fail. The state it gives back is complete and can be stored.
@@ -91,8 +95,8 @@ export async function takeTurn(said: string, context: TurnContext): Promise<Turn
     isSettled: false,
     workings: [],
   }
-  for (const step of STEPS) {
-    if (state.isSettled) break
+  for (const step of [...STEPS, ...AFTERWARDS]) {
+    if (state.isSettled && !AFTERWARDS.includes(step)) continue
     const began = context.clock()
     const result = await step(state, context)
     state = result.state

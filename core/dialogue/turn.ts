@@ -77,6 +77,13 @@ export interface Support {
   readonly field?: string
 }
 
+/** That a person is to take over, to whom when the brief says so, and the field of the brief that asks for it. */
+export interface HandOver {
+  /** Empty when the brief names nobody. */
+  readonly to: string
+  readonly field: string
+}
+
 /** One line under a step of the workings; it may point at a passage or at a field of the brief. */
 export interface WorkingDetail {
   readonly label: string
@@ -101,6 +108,7 @@ export const STEP_NAMES = [
   'prompt',
   'model',
   'checks',
+  'handover',
 ] as const
 export type StepName = (typeof STEP_NAMES)[number]
 
@@ -152,6 +160,8 @@ export interface TurnState {
   readonly outcome: Outcome
   /** What the agent knows after this turn. */
   readonly memory: Memory
+  /** Set when the brief has a person take over. */
+  readonly handOver?: HandOver
   /** Set when the turn takes its time: it looks up more, and holds what it finds against each other. */
   readonly isDeliberate: boolean
   /** Set when the reply stands and the remaining steps are to be left out. */

@@ -1,5 +1,5 @@
 import { wordCount } from '../text'
-import { withoutMarkers, type Citation, type Outcome } from '../dialogue'
+import { withoutMarkers, type Citation, type HandOver, type Outcome } from '../dialogue'
 import type { Check } from './script'
 
 /** What a check is held against. */
@@ -7,6 +7,7 @@ export interface CheckedReply {
   readonly reply: string
   readonly outcome: Outcome
   readonly citations: readonly Citation[]
+  readonly handOver?: HandOver
 }
 
 /** Whether a check passed, and why, in a sentence. */
@@ -16,7 +17,7 @@ export interface Verdict {
 }
 
 /** Holds a reply against one check. Text is compared without regard to case, spacing and the shape of quotes. */
-export function judge(check: Check, { reply, outcome, citations }: CheckedReply): Verdict {
+export function judge(check: Check, { reply, outcome, citations, handOver }: CheckedReply): Verdict {
   const plain = withoutMarkers(reply)
   switch (check.kind) {
     case 'includes':
@@ -40,6 +41,12 @@ export function judge(check: Check, { reply, outcome, citations }: CheckedReply)
         outcome === check.outcome,
         `The outcome is ${outcome}.`,
         `The outcome is ${outcome}, not ${check.outcome}.`,
+      )
+    case 'handsOver':
+      return verdict(
+        handOver !== undefined,
+        `The conversation was passed on to ${handOver?.to || 'a person'}.`,
+        'The conversation was not passed on.',
       )
     case 'maxWords': {
       const count = wordCount(plain)

@@ -29,6 +29,7 @@ describe('a check', () => {
     [{ kind: 'cites', source: 'Fares' }, false, 'not “Fares”'],
     [{ kind: 'outcome', outcome: 'answered' }, true, 'answered'],
     [{ kind: 'outcome', outcome: 'unknown' }, false, 'answered, not unknown'],
+    [{ kind: 'handsOver' }, false, 'not passed on'],
     [{ kind: 'maxWords', words: 6 }, true, '6 words, at most 6'],
     [{ kind: 'maxWords', words: 4 }, false, '2 more than 4'],
   ])('%j', (check, passed, reason) => {
@@ -42,6 +43,12 @@ describe('a check', () => {
       passed: false,
       reason: 'The reply cites nothing.',
     })
+  })
+
+  it('tells to whom a conversation was passed on', () => {
+    const passedOn = (to: string) => judge({ kind: 'handsOver' }, { ...reply, handOver: { to, field: 'rules.0' } })
+    expect(passedOn('the desk')).toEqual({ passed: true, reason: 'The conversation was passed on to the desk.' })
+    expect(passedOn('').reason).toBe('The conversation was passed on to a person.')
   })
 
   it('must be filled in to be kept', () => {

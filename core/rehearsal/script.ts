@@ -9,6 +9,8 @@ export const checkSchema = z.discriminatedUnion('kind', [
   /** Part of a source's title; empty: any citation at all. */
   z.object({ kind: z.literal('cites'), source: z.string().max(300).default('') }),
   z.object({ kind: z.literal('outcome'), outcome: z.enum(OUTCOMES) }),
+  /** Passed on to a person. */
+  z.object({ kind: z.literal('handsOver') }),
   z.object({ kind: z.literal('maxWords'), words: z.number().int().min(1).max(5000) }),
 ])
 

@@ -17,7 +17,8 @@ export type Directive =
   | { readonly kind: 'replace'; readonly from: string; readonly to: string }
   | { readonly kind: 'byName' }
   | { readonly kind: 'endWith'; readonly text: string }
-  | { readonly kind: 'handOver'; readonly to: string; readonly text: string }
+  /** `isReferral`: it tells who can help; a person does not take the conversation over. */
+  | { readonly kind: 'handOver'; readonly to: string; readonly text: string; readonly isReferral: boolean }
   | { readonly kind: 'tool'; readonly name: string }
   | { readonly kind: 'cite'; readonly isWanted: boolean }
   | { readonly kind: 'language'; readonly language: string; readonly name: string }
@@ -154,6 +155,7 @@ const handOver: Reader = (text) => {
   return {
     kind: 'handOver',
     to,
+    isReferral: !/^(?:hand|pass|transfer)\b/i.test(text),
     text: sentence(
       `${secondPerson(to).replace(/^(a|an|our|the) /i, (whole) => whole[0]!.toUpperCase() + whole.slice(1))} can help you with that`,
     ),

@@ -103,7 +103,7 @@ export function explainDirective(directive: Directive): string {
     case 'endWith':
       return `end with “${directive.text}”`
     case 'handOver':
-      return `hand over to ${directive.to}: “${directive.text}”`
+      return `${directive.isReferral ? 'point' : 'hand over'} to ${directive.to}: “${directive.text}”`
     case 'tool':
       return `use the tool ${directive.name}`
     case 'cite':

@@ -1,4 +1,4 @@
-import { and, count, countDistinct, desc, eq, isNull } from 'drizzle-orm'
+import { and, count, desc, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
 import type { Agent, StageState } from '@parrot/contract'
 import { conversations, rehearsals, scripts, turns, type Database } from '../database'
 import { listSources } from '../library/queries'
@@ -87,12 +87,15 @@ async function logbookStage(db: Database, agentId: string): Promise<StageState> 
   const [all] = await db.select({ count: count() }).from(conversations).where(visitors)
   const total = all?.count ?? 0
   if (total === 0) return { text: 'no visitors yet', state: 'empty' }
+  const those = (condition: SQL) =>
+    sql<number>`count(distinct ${conversations.id}) filter (where ${condition})`.mapWith(Number)
   const [open] = await db
-    .select({ count: countDistinct(conversations.id) })
+    .select({ unanswered: those(eq(turns.outcome, 'unknown')), passedOn: those(isNotNull(turns.handOver)) })
     .from(conversations)
     .innerJoin(turns, eq(turns.conversationId, conversations.id))
-    .where(and(visitors, eq(turns.outcome, 'unknown')))
-  const unanswered = open?.count ?? 0
-  const text = plural(total, 'conversation')
-  return unanswered > 0 ? { text: `${text}, ${unanswered} unanswered`, state: 'waiting' } : { text, state: 'fine' }
+    .where(visitors)
+  const { unanswered = 0, passedOn = 0 } = open ?? {}
+  const waiting = [unanswered > 0 ? `${unanswered} unanswered` : '', passedOn > 0 ? `${passedOn} passed on` : '']
+  const text = [plural(total, 'conversation'), ...waiting].filter(Boolean).join(', ')
+  return { text, state: unanswered + passedOn > 0 ? 'waiting' : 'fine' }
 }

@@ -114,6 +114,21 @@ describe('the logbook', () => {
     expect(only.conversations).toHaveLength(1)
   })
 
+  it('marks what the brief passes on to a person, and finds it by that', async () => {
+    const { revision, brief } = (await app.ask('GET', `/api/agents/${agent}/brief`)).body
+    const boundaries = [{ id: 'lost', subject: 'lost keys', reply: 'The warden will call you.', onHit: 'handOver' }]
+    await app.ask('PUT', `/api/agents/${agent}/brief`, { revision, brief: { ...brief, boundaries } })
+    await publish()
+    const { conversationId } = (await talk('I have lost my keys')).body
+    const { passedOn, conversations } = (await app.ask('GET', `/api/agents/${agent}/conversations?passedOn=true`)).body
+    expect(passedOn).toBe(1)
+    expect(conversations).toMatchObject([{ id: conversationId, passedOnTo: '', unanswered: 0 }])
+    const { lines } = (await app.ask('GET', `/api/conversations/${conversationId}`)).body
+    expect(lines[0].handOver).toEqual({ to: '', field: 'boundaries.0' })
+    const { stages } = (await app.ask('GET', `/api/agents/${agent}`)).body
+    expect(stages.logbook).toMatchObject({ text: expect.stringContaining('1 passed on'), state: 'waiting' })
+  })
+
   it('does not hold what the designer tries', async () => {
     const count = async () => (await app.ask('GET', `/api/agents/${agent}/conversations`)).body.total
     const before = await count()

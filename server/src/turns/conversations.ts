@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, max, ne, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, isNotNull, max, ne, sql } from 'drizzle-orm'
 import { NOTHING_KNOWN, type Exchange, type Memory, type TurnState } from '@parrot/core/dialogue'
 import type { Conversation, ConversationSummary, EarlierAnswer } from '@parrot/contract'
 import { conversations, turns, type Database } from '../database'
@@ -73,6 +73,7 @@ export async function keepTurn(
         workings: [...state.workings],
         support: [...state.support],
         memory: state.memory,
+        handOver: state.handOver ?? null,
         revision: subject.revision,
         edition: subject.edition,
         stance: subject.stance,
@@ -111,12 +112,12 @@ const earlier = (row: TurnRow): EarlierAnswer => ({
   askedAt: row.createdAt.toISOString(),
 })
 
-/** Visitors' conversations, newest first; `onlyUnanswered` keeps those with a question that got no answer. */
+/** Visitors' conversations, newest first: all, those with a question that got no answer, or those passed on to a person. */
 export async function listConversations(
   db: Database,
   agentId: string,
-  { onlyUnanswered, offset, limit }: { onlyUnanswered: boolean; offset: number; limit: number },
-): Promise<{ total: number; unanswered: number; conversations: ConversationSummary[] }> {
+  { which, offset, limit }: { which: 'all' | 'unanswered' | 'passedOn'; offset: number; limit: number },
+): Promise<{ total: number; unanswered: number; passedOn: number; conversations: ConversationSummary[] }> {
   const unanswered = sql<number>`count(*) filter (where ${turns.outcome} = 'unknown')`.mapWith(Number)
   const visitors = and(eq(conversations.agentId, agentId), eq(conversations.channel, 'talk'))
   const summaries = db
@@ -126,6 +127,11 @@ export async function listConversations(
       lastAt: conversations.lastAt,
       turns: count(turns.id).as('turn_count'),
       unanswered: unanswered.as('unanswered'),
+      passedOnTo: sql<
+        string | null
+      >`(array_agg(${turns.handOver} ->> 'to' order by ${turns.ordinal} desc) filter (where ${turns.handOver} is not null))[1]`.as(
+        'passed_on_to',
+      ),
       edition: max(turns.edition).as('edition'),
       opening: sql<string>`(array_agg(${turns.said} order by ${turns.ordinal}))[1]`.as('opening'),
     })
@@ -138,18 +144,26 @@ export async function listConversations(
     .select({
       total: count(),
       unanswered: sql<number>`count(*) filter (where ${summaries.unanswered} > 0)`.mapWith(Number),
+      passedOn: count(summaries.passedOnTo),
     })
     .from(summaries)
   const rows = await db
     .select()
     .from(summaries)
-    .where(onlyUnanswered ? sql`${summaries.unanswered} > 0` : undefined)
+    .where(
+      {
+        all: undefined,
+        unanswered: sql`${summaries.unanswered} > 0`,
+        passedOn: isNotNull(summaries.passedOnTo),
+      }[which],
+    )
     .orderBy(desc(summaries.lastAt), asc(summaries.id))
     .offset(offset)
     .limit(limit)
   return {
     total: counts?.total ?? 0,
     unanswered: counts?.unanswered ?? 0,
+    passedOn: counts?.passedOn ?? 0,
     conversations: rows.map((row) => ({
       ...row,
       startedAt: row.startedAt.toISOString(),
@@ -171,11 +185,13 @@ export async function conversationById(db: Database, id: string): Promise<Conver
     turns: lines.length,
     unanswered: lines.filter((line) => line.outcome === 'unknown').length,
     opening: lines[0]?.said ?? '',
+    passedOnTo: lines.findLast((line) => line.handOver)?.handOver?.to ?? null,
     lines: lines.map((line) => ({
       ...earlier(line),
       id: line.id,
       said: line.said,
       workings: line.workings,
+      handOver: line.handOver,
       edition: line.edition,
     })),
   }

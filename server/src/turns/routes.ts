@@ -117,6 +117,7 @@ export const turnRoutes =
           params,
           querystring: z.object({
             unanswered: z.enum(['true', 'false']).default('false'),
+            passedOn: z.enum(['true', 'false']).default('false'),
             offset: z.coerce.number().int().min(0).default(0),
             limit: z.coerce.number().int().min(1).max(200).default(50),
           }),
@@ -125,7 +126,8 @@ export const turnRoutes =
       },
       async ({ params: { id }, query }) => {
         await agentById(db, id)
-        return listConversations(db, id, { ...query, onlyUnanswered: query.unanswered === 'true' })
+        const which = query.passedOn === 'true' ? 'passedOn' : query.unanswered === 'true' ? 'unanswered' : 'all'
+        return listConversations(db, id, { which, offset: query.offset, limit: query.limit })
       },
     )
 
@@ -159,6 +161,7 @@ const shownTurn = (row: TurnRow): Omit<Turn, 'before'> => ({
   workings: row.workings,
   support: row.support,
   memory: row.memory,
+  handOver: row.handOver,
   revision: row.revision,
   edition: row.edition,
   model: row.model,

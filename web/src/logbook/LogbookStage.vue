@@ -22,13 +22,13 @@ const agentId = computed(() => String(route.params.id))
 /** The newest conversation, shown when the address names none; it stays while newer ones come in. */
 const newest = ref('')
 const conversationId = computed(() => String(route.params.conversationId || newest.value))
-const onlyUnanswered = ref(false)
+const which = ref<'all' | 'unanswered' | 'passedOn'>('all')
 const openLine = ref('')
 const shown = ref(50)
 
 const list = useLoaded(() =>
-  get<{ total: number; unanswered: number; conversations: ConversationSummary[] }>(
-    `/api/agents/${agentId.value}/conversations?limit=${Math.min(200, shown.value)}&unanswered=${onlyUnanswered.value}`,
+  get<{ total: number; unanswered: number; passedOn: number; conversations: ConversationSummary[] }>(
+    `/api/agents/${agentId.value}/conversations?limit=${Math.min(200, shown.value)}${which.value === 'all' ? '' : `&${which.value}=true`}`,
   ),
 )
 const conversation = useLoaded(() => get<Conversation>(`/api/conversations/${conversationId.value}`))
@@ -37,7 +37,7 @@ onMounted(async () => {
   await list.load()
   newest.value = list.data.value?.conversations[0]?.id ?? ''
 })
-watch([onlyUnanswered, shown, () => agents.ticks.logbook], list.load)
+watch([which, shown, () => agents.ticks.logbook], list.load)
 watch(
   [conversationId, () => agents.ticks.logbook],
   () => {
@@ -63,11 +63,14 @@ const openField = (field: string) =>
         <h1>Logbook</h1>
       </header>
       <div v-if="all && all.total > 0" class="filter" role="group" aria-label="Which conversations">
-        <button type="button" :aria-pressed="!onlyUnanswered" @click="onlyUnanswered = false">
+        <button type="button" :aria-pressed="which === 'all'" @click="which = 'all'">
           All <span class="number">{{ all.total }}</span>
         </button>
-        <button type="button" :aria-pressed="onlyUnanswered" @click="onlyUnanswered = true">
-          With unanswered questions <span class="number">{{ all.unanswered }}</span>
+        <button type="button" :aria-pressed="which === 'unanswered'" @click="which = 'unanswered'">
+          Unanswered <span class="number">{{ all.unanswered }}</span>
+        </button>
+        <button type="button" :aria-pressed="which === 'passedOn'" @click="which = 'passedOn'">
+          Passed on <span class="number">{{ all.passedOn }}</span>
         </button>
       </div>
       <EmptyNote v-if="list.error.value" tone="failed" title="The logbook could not be loaded" :text="list.error.value">
@@ -85,8 +88,12 @@ const openField = (field: string) =>
       />
       <EmptyNote
         v-else-if="all.conversations.length === 0"
-        title="Nothing went unanswered"
-        text="Every question got an answer."
+        :title="which === 'passedOn' ? 'Nothing was passed on' : 'Nothing went unanswered'"
+        :text="
+          which === 'passedOn'
+            ? 'Conversations come here when a boundary or a rule of the brief hands over to a person.'
+            : 'Every question got an answer.'
+        "
       />
       <template v-else>
         <ul>
@@ -96,6 +103,7 @@ const openField = (field: string) =>
               <span class="meta small soft">
                 {{ ago(each.lastAt) }} · {{ plural(each.turns, 'turn') }} · edition {{ each.edition }}
                 <b v-if="each.unanswered" class="open">✕ {{ each.unanswered }} unanswered</b>
+                <b v-if="each.passedOnTo !== null" class="passed">↷ passed on to {{ each.passedOnTo || 'a person' }}</b>
               </span>
             </button>
           </li>
@@ -134,7 +142,7 @@ const openField = (field: string) =>
             <p class="said">{{ line.said || '(an empty line)' }}</p>
             <ReplyText class="reply" :reply="line.reply" :citations="line.citations" @cite="openCitation" />
             <div class="acts">
-              <OutcomeMark :outcome="line.outcome" />
+              <OutcomeMark :outcome="line.outcome" :hand-over="line.handOver" />
               <span class="small soft">edition {{ line.edition }}, revision {{ line.revision }}</span>
               <button
                 type="button"
@@ -229,6 +237,10 @@ ol {
 }
 .open {
   color: var(--brick);
+  margin-left: 6px;
+}
+.passed {
+  color: var(--warm);
   margin-left: 6px;
 }
 .reading {

@@ -104,7 +104,7 @@ function save(): void {
             <option v-for="outcome in outcomes" :key="outcome" :value="outcome">{{ OUTCOME_WORDS[outcome] }}</option>
           </select>
           <input
-            v-else
+            v-else-if="check.kind !== 'handsOver'"
             class="field value"
             :value="valueOf(check)"
             :inputmode="check.kind === 'maxWords' ? 'numeric' : 'text'"

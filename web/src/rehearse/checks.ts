@@ -7,6 +7,7 @@ export const CHECK_KINDS: readonly { kind: Check['kind']; label: string }[] = [
   { kind: 'excludes', label: 'does not say' },
   { kind: 'cites', label: 'cites' },
   { kind: 'outcome', label: 'outcome is' },
+  { kind: 'handsOver', label: 'is passed on to a person' },
   { kind: 'maxWords', label: 'words at most' },
   { kind: 'matches', label: 'matches pattern' },
 ]
@@ -27,6 +28,8 @@ export function blankCheck(kind: Check['kind']): Check {
   switch (kind) {
     case 'outcome':
       return { kind, outcome: 'answered' }
+    case 'handsOver':
+      return { kind }
     case 'maxWords':
       return { kind, words: 60 }
     case 'cites':
@@ -43,6 +46,8 @@ export function valueOf(check: Check): string {
   switch (check.kind) {
     case 'outcome':
       return check.outcome
+    case 'handsOver':
+      return ''
     case 'maxWords':
       return String(check.words)
     case 'cites':
@@ -59,6 +64,8 @@ export function withValue(check: Check, value: string): Check {
   switch (check.kind) {
     case 'outcome':
       return { ...check, outcome: value as Outcome }
+    case 'handsOver':
+      return check
     case 'maxWords':
       return /^\d{1,4}$/.test(value) && Number(value) > 0 ? { ...check, words: Number(value) } : check
     case 'cites':
@@ -75,6 +82,8 @@ export function wordsOf(check: Check): string {
   switch (check.kind) {
     case 'outcome':
       return `outcome is ${OUTCOME_WORDS[check.outcome]}`
+    case 'handsOver':
+      return 'is passed on to a person'
     case 'maxWords':
       return `at most ${check.words} words`
     case 'cites':
@@ -89,4 +98,5 @@ export function wordsOf(check: Check): string {
 }
 
 /** Whether a check lacks what it needs to be run. */
-export const isBlank = (check: Check): boolean => check.kind !== 'cites' && valueOf(check).trim() === ''
+export const isBlank = (check: Check): boolean =>
+  check.kind !== 'cites' && check.kind !== 'handsOver' && valueOf(check).trim() === ''

@@ -13,6 +13,7 @@ const props = defineProps<{
     citations: readonly Citation[]
     revision?: number
     support?: readonly Support[]
+    handOver?: { to: string } | null
   }
   before?: EarlierAnswer | null
   beforeLabel?: string
@@ -42,7 +43,7 @@ const isSame = computed(() => props.before != null && saysTheSame(props.before.r
       <header>
         <span class="label">{{ before ? 'Now' : 'Answer' }}</span>
         <span v-if="now.revision" class="small soft">revision {{ now.revision }}</span>
-        <OutcomeMark :outcome="now.outcome" />
+        <OutcomeMark :outcome="now.outcome" :hand-over="now.handOver" />
         <span v-if="isSame" class="small soft same">reads the same as at revision {{ before!.revision }}</span>
       </header>
       <ReplyText

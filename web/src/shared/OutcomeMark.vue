@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Outcome } from '@parrot/contract'
 
-/** How a turn ended, in one word with a mark of its own shape. */
-defineProps<{ outcome: Outcome }>()
+/** How a turn ended, in one word with a mark of its own shape, and whether a person is to take over. */
+defineProps<{ outcome: Outcome; handOver?: { to: string } | null | undefined }>()
 const WORDS: Record<Outcome, { mark: string; word: string; tone: string }> = {
   answered: { mark: '✓', word: 'answered', tone: 'fine' },
   clarified: { mark: '?', word: 'asked back', tone: 'warm' },
@@ -16,6 +16,9 @@ const WORDS: Record<Outcome, { mark: string; word: string; tone: string }> = {
 <template>
   <span class="outcome" :class="WORDS[outcome].tone"
     ><span aria-hidden="true">{{ WORDS[outcome].mark }}</span> {{ WORDS[outcome].word }}</span
+  >
+  <span v-if="handOver" class="outcome warm"
+    ><span aria-hidden="true">↷</span> passed on to {{ handOver.to || 'a person' }}</span
   >
 </template>
 

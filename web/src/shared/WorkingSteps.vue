@@ -17,6 +17,7 @@ const NAMES: Record<Working['step'], string> = {
   prompt: 'Prompt',
   model: 'Answering',
   checks: 'Checks',
+  handover: 'Passing on',
 }
 const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took)} ms`)
 </script>

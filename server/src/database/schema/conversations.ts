@@ -1,5 +1,5 @@
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
-import type { Citation, Memory, Outcome, Support, Working } from '@parrot/core/dialogue'
+import type { Citation, HandOver, Memory, Outcome, Support, Working } from '@parrot/core/dialogue'
 import { created, moment } from './columns'
 import { agents } from './agents'
 
@@ -37,6 +37,8 @@ export const turns = pgTable(
     support: jsonb('support').$type<Support[]>().notNull().default([]),
     /** What the agent knew of the conversation after this turn. */
     memory: jsonb('memory').$type<Memory>().notNull().default({ facts: [] }),
+    /** Set when a person is to take over. */
+    handOver: jsonb('hand_over').$type<HandOver>(),
     revision: integer('revision').notNull(),
     edition: integer('edition'),
     /** Names brief, library and model together: two turns with the same stance had the same means. */
