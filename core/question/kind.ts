@@ -39,6 +39,9 @@ const SECTION_ON =
 const NEED_TO_KNOW =
   /\b(?:what|everything|all)(?: that)? (?:i|we|you|people|one) (?:(?:need|ought|have|want) to|should|must) know about\s+/i
 
+/** Whether something is dear is for the visitor to say: what is told is the price. */
+const JUDGES_PRICE = /^\W*(?:is|are) .*\b(?:expensive|dear|costly|pricey|cheap|affordable)\W*$/
+
 /** The kind of answer a question wants; `open` when its form does not tell. */
 export function answerKindOf(line: string): AnswerKind {
   const question = asking(line)
@@ -51,6 +54,7 @@ export function answerKindOf(line: string): AnswerKind {
   )
     return 'summary'
   if (isComparison(text)) return 'comparison'
+  if (JUDGES_PRICE.test(text)) return 'money'
   if (
     /\b(?:recommend|suggest|should (?:i|we) (?:choose|take|buy|get|pick|book))\b|\b(?:best|suits?|suitable|right|good) (?:for|us|me|if|when)\b|\bwhich \w+(?: \w+){0,3} (?:suits?|fits?|is best|would you (?:recommend|suggest|take|choose)|do you (?:recommend|suggest)|should|is (?:the )?(?:best|cheapest|right))\b/.test(
       text,

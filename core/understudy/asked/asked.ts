@@ -25,8 +25,10 @@ import {
   isCode,
   isDay,
   isDegree,
+  isJudged,
   isLasting,
   isName,
+  isPredicate,
   isThing,
   objectIn,
   pricedIn,
@@ -183,8 +185,10 @@ function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['ro
   // "For a whole year": how long, and nothing of what.
   const isOfSpan =
     /^(?:whole|entire|full)$/i.test(surface) && /^ (?:year|month|week|day|term|season)s?\b/i.test(text.slice(term.end))
-  const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes
-  return isOfTheForm || isOfSpan || isDegree(text, term.start) || isLasting(text, term) ? 'light' : 'subject'
+  const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes && !isPredicate(text, term)
+  return isOfTheForm || isOfSpan || isDegree(text, term.start) || isLasting(text, term) || isJudged(text, term)
+    ? 'light'
+    : 'subject'
 }
 
 /** A word that the question asks by itself stands less for another of its words: in "leave my cat … on holiday", to leave is no holiday. */

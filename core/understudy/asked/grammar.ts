@@ -18,6 +18,20 @@ export function isThing(question: string, { start, end }: { start: number; end: 
   )
 }
 
+/** "Is the crew *friendly*?", "is the queue *long*?": what something is asked to be is what is asked, however common the word. */
+export const isPredicate = (question: string, { start, end }: { start: number; end: number }): boolean =>
+  /^(?:friendly|long|old|full|late|early|alone)$/i.test(question.slice(start, end)) &&
+  /^\W*(?:is|are|was|were) (?:the|your|our|my|this|that|these|those|all|an?) .*\p{L} (?:(?:very|too|really|so) )?$/iu.test(
+    question.slice(0, start),
+  ) &&
+  /^\W*$/.test(question.slice(end))
+
+/** "Is the gym *expensive*?" asks for the price, whatever it is called. */
+export const isJudged = (question: string, { start, end }: { start: number; end: number }): boolean =>
+  /^(?:expensive|dear|costly|pricey|cheap|affordable)$/i.test(question.slice(start, end)) &&
+  /^\W*(?:is|are)\b/i.test(question) &&
+  /^\W*$/.test(question.slice(end))
+
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 export const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
 

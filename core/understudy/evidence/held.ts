@@ -24,9 +24,13 @@ const IS_DISCOUNT = /^(?:discount|reduct|rebat)$/
 const PERCENT_OFF = /(?:%|per cent) (?:off|less|cheaper)\b|\b(?:half|reduced) price\b/i
 const DISCOUNT = 0.9
 
-/** "Bonfires are allowed …" answers whether one may light, bring or fly them. */
+/** "Bonfires are allowed …" answers whether one may light, bring or fly them; smoking on board does not answer sleeping there. */
 export const isLeaveFor = (term: Wanted, unit: Unit, question: string): boolean =>
-  term.isDone === true && asksLeave(question) && givesLeave(unit.text)
+  term.isDone === true && asksLeave(question) && !DOES_NOTHING_TO.test(question) && givesLeave(unit.text)
+
+/** What is done is done to nothing: "can I sleep on board", "may we park in the yard". */
+const DOES_NOTHING_TO =
+  /\b(?:can|may|could|to) (?:i|we|one|you|people|visitors|guests|children) \p{L}+ (?:on|in|at|by|near|under|inside|outside|during|overnight|after|before|until)\b/iu
 
 /** How fully a unit speaks of a term, with where it stands counted in. */
 export function found(

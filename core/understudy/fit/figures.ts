@@ -67,7 +67,7 @@ const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[]
   [/\bhow much (?:memory|storage|data|space)\b/i, ['data', 'volume', 'length', 'area']],
   [/\bhow much (?:water|fuel|liquid|milk|oil|paint)\b/i, ['volume', 'mass']],
   [/\bhow fast\b/i, ['speed', 'duration']],
-  [/\bhow old\b/i, ['age', 'duration']],
+  [/\bhow old\b/i, ['age']],
   [/\bhow heavy\b|\bhow much .*weigh/i, ['mass']],
   [/\bhow (?:hot|warm|cold)\b/i, ['temperature']],
   [/\bhow long (?:is|are) (?:the|a|an|your) (?:car|vehicle|boat|table|room|bed|kayak)\b/i, ['length']],

@@ -94,6 +94,7 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
     case 'measure':
       if (isOnlyBesideIt(text, asked)) return false
       if (/\bhow fast\b/i.test(asked.text) && TIMES_PER.test(text)) return true
+      if (/\bhow old\b/i.test(asked.text) && tellsAge(text, asked.text)) return isOfThing(unit, asked)
       return (
         isOfThing(unit, asked) &&
         quantitiesIn(text).some((each) => isMeasureFor(each, asked.text) && !isRate(text, each))
@@ -112,6 +113,14 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
       return saysWhatMayBeDone(text, asked.text)
   }
 }
+
+/** "Aged 23", "a weaver of 23", born in a year; of a thing the year in which it came to be. */
+const tellsAge = (text: string, question: string): boolean =>
+  AGED.test(text) ||
+  (/\bhow old (?:is|are|was|were) (?:the|your|our|this|that)\b/i.test(question) && MADE_IN.test(text))
+const AGED = /\baged? \d|\ban? \p{L}+ of \d{1,2}\b(?=[,.;]|$)|\bborn\b.{0,40}?\b(?:1\d|20)\d\d\b/iu
+const MADE_IN =
+  /\b(?:built|founded|made|opened|established|begun|dates? (?:from|back)|since|year)\b.{0,40}?\b(?:1\d|20)\d\d\b/i
 
 /** "What can members do …?" is answered by a sentence that goes on from "members can". */
 function saysWhatMayBeDone(text: string, question: string): boolean {

@@ -5,9 +5,9 @@ import { keyOf, type Unit } from '../units'
 /** "Who is the dean?" wants a name; "who may enter?" does not. */
 export const ASKS_NAME =
   /^\W*who(?:['’]s| is| are| was| leads?| runs?| heads?| owns?| teaches| gives| founded| wrote) (?!allowed|responsible|able|entitled|liable|it\b)/i
-/** Two names, or one with a title. */
+/** Two names, or one with a title; what stands after an article is no person. */
 export const PERSON_NAME =
-  /\p{Lu}[\p{Ll}’'-]+ (?:(?:van|de|von|der|la) )?\p{Lu}[\p{Ll}’'-]+|\b(?:Mr|Mrs|Ms|Dr)\.? \p{Lu}/u
+  /(?<!\b(?:the|an?) )(?!(?:The|An?|This|That|Our|Your|My|All|No|Any) )\p{Lu}[\p{Ll}’'-]+ (?:(?:van|de|von|der|la) )?\p{Lu}[\p{Ll}’'-]+|\b(?:Mr|Mrs|Ms|Dr)\.? \p{Lu}/u
 
 /** Whether a unit names somebody; of a row, in another cell than the one that says what the row is about. */
 export const namesPerson = ({ text, cells }: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'terms'>): boolean =>
