@@ -29,6 +29,7 @@ import {
   isLasting,
   isName,
   isPredicate,
+  saysOf,
   isThing,
   objectIn,
   pricedIn,
@@ -49,6 +50,8 @@ export interface Asked {
   readonly months: ReadonlySet<number>
   /** Stems of the case the question is asked for ("if I want to *leave early*"): what answers need not repeat them all. */
   readonly inCase: ReadonlySet<string>
+  /** The stem of what something is asked to be or to have: "is the room *heated*", "does the boat have a *bar*". */
+  readonly predicate: string | undefined
   /** The names the passages at hand know, asked for or not. */
   readonly names: ReadonlySet<string>
   /** Terms of the brief's glossary that widened the question. */
@@ -83,11 +86,13 @@ export function askedOf(question: string, view: View, names: ReadonlySet<string>
   const glossary = view.glossary.filter((entry) =>
     [entry.term, ...entry.also].some((name) => terms(name).every((term) => stems.has(term.stem))),
   )
+  const asked = withOwnWords(
+    joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted,
+  )
   return {
     text,
-    terms: withOwnWords(
-      joined ? [...wanted.filter((term) => !joined.forms[0]!.stems.includes(term.stem)), joined] : wanted,
-    ),
+    terms: asked,
+    predicate: predicateIn(text, asked),
     days: daysIn(text),
     months,
     inCase: stemSet(/.\b(?:if|when|in case|while) (.+)$/i.exec(text)?.[1] ?? ''),
@@ -215,6 +220,15 @@ const withASubject = (wanted: readonly Wanted[]): readonly Wanted[] =>
 
 /** What the agent is told to do with the subject. */
 const TASKS = stemList('summarise summarize summary overview explain describe tell list give show please')
+
+function predicateIn(text: string, wanted: readonly Wanted[]): string | undefined {
+  const said = saysOf(text)
+  if (said === undefined) return undefined
+  const stems = stemSet(said)
+  const carrying = wanted.filter((term) => /^(?:subject|focus|name)$/.test(term.role) && stems.has(term.stem))
+  const last = carrying.at(-1)
+  return carrying.length > 1 && last?.role !== 'name' ? last?.stem : undefined
+}
 
 /** What is to be done weighs more than what it is done to. */
 const DONE_WEIGHT = 1.25

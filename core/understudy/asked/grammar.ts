@@ -32,6 +32,15 @@ export const isJudged = (question: string, { start, end }: { start: number; end:
   /^\W*(?:is|are)\b/i.test(question) &&
   /^\W*$/.test(question.slice(end))
 
+/** Of a question whether something is or has something, the part that says so; what tells where, when and for whom is cut off. */
+export const saysOf = (question: string): string | undefined =>
+  IS_OR_HAS.test(question) && !IS_SHOWN.test(question) ? question.split(BESIDE_IT)[0]! : undefined
+const IS_OR_HAS = /^\W*(?:is|are|was|were)\b|^\W*(?:do|does|did|has|have)\b.*\b(?:have|has|had|got)\b/i
+const BESIDE_IT =
+  /(?<=\p{L} .*)\b(?:in|on|at|for|after|before|during|from|to|with|without|by|of|than|until|when|if|while|between|under)\b/iu
+/** Hours show that it is open, "bring your own" that it is not included; "dishwasher safe" is said of the dishwasher. */
+const IS_SHOWN = /\b(?:open|closed?|safe|included|provided|supplied|free|expensive)\b/i
+
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 export const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
 

@@ -15,6 +15,8 @@ const REST_LEAST = 0.55
 /** What is found no nearer than this stands somewhere else in the source. */
 const NEARBY = 0.45
 
+/** What something is asked to be must be spoken of at least this much. */
+const PREDICATE = 0.66
 const LIGHT_MOST = 0.4
 const DAY_WEIGHT = 1.2
 const UNSAID_WEIGHT = 0.3
@@ -37,6 +39,8 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
     if (kind === 'where' && term.isDone && share === 0) sum.isOfOther = true
     // A price of dogs' food is none of dog insurance, though its page speaks of insurance too.
     if (term.isPriced && share <= NEARBY) sum.isOfOther = true
+    // A step-free room need not have an iron.
+    if (kind === 'yesNo' && term.stem === asked.predicate && share < PREDICATE) sum.isOfOther = true
     if (term.role === 'subject') {
       sum.subjects++
       if (share === 0 && !term.isAmbient && !asked.inCase.has(term.stem)) sum.missing++

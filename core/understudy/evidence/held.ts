@@ -30,7 +30,7 @@ export const isLeaveFor = (term: Wanted, unit: Unit, question: string): boolean 
 
 /** What is done is done to nothing: "can I sleep on board", "may we park in the yard". */
 const DOES_NOTHING_TO =
-  /\b(?:can|may|could|to) (?:i|we|one|you|people|visitors|guests|children) \p{L}+ (?:on|in|at|by|near|under|inside|outside|during|overnight|after|before|until)\b/iu
+  /\b(?:can|may|could|to) (?:i|we|one|you|people|visitors|guests|children) \p{L}+ (?:on|in|at|by|from|off|over|along|through|around|near|under|inside|outside|during|overnight|after|before|until)\b/iu
 
 /** How fully a unit speaks of a term, with where it stands counted in. */
 export function found(
