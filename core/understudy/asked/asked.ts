@@ -187,10 +187,12 @@ function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['ro
   if (term.stem === read.focus) return 'focus'
   // "Who *owns* it?": what somebody does is what is asked, however common the word.
   const isWhoDoes = term.stem === read.done && /^\W*who \p{L}+s\b/iu.test(text)
+  // "Can I *charge* my phone" asks for no price.
+  const isDeed = term.stem === read.done && /^(?:charge|become)$/i.test(surface)
   // "For a whole year": how long, and nothing of what.
   const isOfSpan =
     /^(?:whole|entire|full)$/i.test(surface) && /^ (?:year|month|week|day|term|season)s?\b/i.test(text.slice(term.end))
-  const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes && !isPredicate(text, term)
+  const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes && !isDeed && !isPredicate(text, term)
   return isOfTheForm || isOfSpan || isDegree(text, term.start) || isLasting(text, term) || isJudged(text, term)
     ? 'light'
     : 'subject'

@@ -15,6 +15,9 @@ const REST_LEAST = 0.55
 /** What is found no nearer than this stands somewhere else in the source. */
 const NEARBY = 0.45
 
+/** "What is the revenue?" is answered by that word, hardly by another that may stand for it. */
+const NAMES_ONE_THING = /^\W*what(?:['’]s| is| are) (?:the|your|our)\b/i
+const ALONE = 0.85
 /** What something is asked to be must be spoken of at least this much. */
 const PREDICATE = 0.66
 const LIGHT_MOST = 0.4
@@ -82,6 +85,8 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
   const isElsewhere = (sum.focused || asked.terms.some((term) => term.isVerb)) && sum.missing > 0 && sum.subjects <= 2
   const isTooLittle = isElsewhere || sum.isOfOther || (sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST)
   const coverage = sum.held / sum.whole
+  if (asked.terms.length === 1 && coverage < ALONE && NAMES_ONE_THING.test(asked.text))
+    return Math.min(coverage, THIN - 0.01)
   return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage
 }
 

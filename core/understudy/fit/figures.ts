@@ -82,15 +82,14 @@ const MEASURES: readonly (readonly [RegExp, readonly Quantity['dimension'][]])[]
 
 /** Words that name what is measured: "Weight when empty: 115 kg". */
 const NAMES_MEASURE =
-  /\b(?:weigh|weighs|weight|heavy|tall|height|high|wide|width|deep|depth|long|length|large|size|holds|old|age|temperature|hot|speed|fast)\b/i
+  /\b(?:weigh|weighs|weight|heavy|tall|height|high|wide|width|deep|depth|long|length|large|size|holds|lasts?|takes?|old|age|temperature|hot|speed|fast)\b/i
+
+const OF_THING =
+  /\bhow (?:heavy|tall|wide|high|deep|big|large|old|hot|warm|fast) (?:is|are|was)\b|\bhow long (?:is|are) (?:the|your|our) (?:\p{L}+ )?\p{L}+(?<!ed|kept|held|valid|open)\W*$/iu
 
 /** "How heavy is the boat?" is answered where the boat is spoken of, not by any weight on its page. */
 export function isOfThing(unit: Pick<Unit, 'text' | 'cells'>, asked: Pick<Asked, 'text' | 'terms'>): boolean {
-  if (
-    unit.cells.length > 0 ||
-    !/\bhow (?:heavy|tall|wide|high|deep|big|large|old|hot|warm|fast) (?:is|are|was)\b/i.test(asked.text)
-  )
-    return true
+  if (unit.cells.length > 0 || !OF_THING.test(asked.text)) return true
   const own = stemSet(unit.text)
   if (NAMES_MEASURE.test(unit.text)) return true
   return asked.terms.some((term) => (term.role === 'name' || term.role === 'subject') && heldBy(term, own) > 0)
@@ -103,7 +102,21 @@ export const isRate = (text: string, { start }: Quantity): boolean =>
 /** Whether it is plain which measure a question asks for. */
 export const asksForMeasure = (question: string): boolean => MEASURES.some(([pattern]) => pattern.test(question))
 
-export const isMeasureFor = ({ dimension }: Quantity, question: string): boolean => {
+/** "90 cm deep" tells no length. */
+const ALONG = /^\s*(?:deep|tall|high|wide|long|thick)\b/i
+const isAlongAnother = (text: string, { end }: Quantity, question: string): boolean => {
+  const along = ALONG.exec(text.slice(end))?.[0].trim().toLowerCase()
+  const asked = /\bhow (deep|tall|high|wide|long|thick)\b/i.exec(question)?.[1]?.toLowerCase()
+  const alike = (word: string) => (word === 'tall' ? 'high' : word)
+  return along !== undefined && asked !== undefined && alike(along) !== alike(asked)
+}
+
+export const isMeasureFor = (text: string, quantity: Quantity, question: string): boolean => {
+  if (isAlongAnother(text, quantity, question)) return false
+  const { dimension } = quantity
+  // An age that lets somebody in is not how old the place is.
+  if (dimension === 'age' && quantity.bound !== 'exact' && /\bhow old (?:is|are) (?:the|your|our)\b/i.test(question))
+    return false
   const rule = MEASURES.find(([pattern]) => pattern.test(question))
   return rule ? rule[1].includes(dimension) : dimension !== 'count'
 }

@@ -3,7 +3,7 @@ import type { AnswerKind } from '../../question'
 import type { Asked } from '../asked'
 import type { Unit } from '../units'
 import { isMeasureFor, isOfThing, isOnlyBesideIt, isRate, tellsHowMany, TIME, TIMES_PER } from './figures'
-import { ASKS_NAME, isDoneBySomebody, namesPerson, PERSON_NAME } from './people'
+import { ASKS_NAME, isDoneBySomebody, namesPerson, PERSON_NAME, deedOf, speaksOfDeed } from './people'
 
 /** "When …" may be answered by an occasion as well as by a time: "while the presses are running". */
 const OCCASION =
@@ -52,6 +52,7 @@ export function suits(
     asked.text,
   )
   if (kind === 'who' && isDoneBySomebody(text, asked)) return 1
+  if (kind === 'who' && !speaksOfDeed(text, asked) && !namesPerson(unit, asked)) return 0
   if (kind === 'who' && !asksRole)
     return namesPerson(unit, asked) ? 1 : !ASKS_NAME.test(asked.text) && isSuited(unit, kind, asked) ? ROLE_FIT : 0
   if (kind === 'howTo')
@@ -97,7 +98,7 @@ function isSuited(unit: Pick<Unit, 'text' | 'cells'>, kind: AnswerKind, asked: P
       if (/\bhow old\b/i.test(asked.text) && tellsAge(text, asked.text)) return isOfThing(unit, asked)
       return (
         isOfThing(unit, asked) &&
-        quantitiesIn(text).some((each) => isMeasureFor(each, asked.text) && !isRate(text, each))
+        quantitiesIn(text).some((each) => isMeasureFor(text, each, asked.text) && !isRate(text, each))
       )
     case 'why':
       return REASON.test(text)
@@ -138,4 +139,4 @@ const NEEDS_FIT: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'm
 
 /** Whether a question of this kind is answered only by evidence that holds what it asks for. */
 export const needsFit = (kind: AnswerKind, question: string): boolean =>
-  NEEDS_FIT.has(kind) || (kind === 'who' && ASKS_NAME.test(question))
+  NEEDS_FIT.has(kind) || (kind === 'who' && (ASKS_NAME.test(question) || deedOf(question) !== undefined))

@@ -31,9 +31,24 @@ const isSaidOfKey = (cells: Unit['cells'], { terms }: Pick<Asked, 'terms'>): boo
   return terms.some((term) => term.role !== 'light' && !term.isAmbient && heldBy(term, others) > 0)
 }
 
+/** What somebody is asked to do or to have done: "who *made* the kiln". */
+export const deedOf = (question: string): string | undefined =>
+  /^\W*who (?!is\b|are\b|was\b|were\b|may\b|can\b|could\b|must\b|should\b|shall\b|has\b|have\b|will\b|would\b|do\b|does\b|did\b|needs?\b|runs?\b|leads?\b|heads?\b)(\p{L}+)/iu.exec(
+    question,
+  )?.[1]
+
+/** "Who made the kiln?" is answered by what speaks of making. */
+export function speaksOfDeed(text: string, { text: question, terms }: Pick<Asked, 'text' | 'terms'>): boolean {
+  const deed = deedOf(question)
+  if (deed === undefined) return true
+  const own = stemSet(text)
+  const term = terms.find((each) => each.stem === stem(deed))
+  return own.has(stem(deed)) || (term !== undefined && heldBy(term, own) > 0)
+}
+
 /** "Who issues it?" is answered by what is "issued by" somebody. */
 export function isDoneBySomebody(text: string, { text: question }: Pick<Asked, 'text'>): boolean {
   const verb = /^\W*who ([\p{L}]+)/iu.exec(question)?.[1]
-  const done = /\b(\p{L}+) (?:only )?by (?:the|our|your|an?|\p{Lu})/u.exec(text)?.[1]
+  const done = /\b(\p{L}+) (?:only )?by (?:the|our|your|you\b|us\b|an?|\p{Lu})/u.exec(text)?.[1]
   return verb !== undefined && done !== undefined && stem(verb) === stem(done)
 }

@@ -1,3 +1,4 @@
+import { needsFit, suits } from '../fit'
 import { distinct, matchRows, valueOf } from '../rows'
 import { asNoun, rowPiece } from '../rowWords'
 import { listed } from '../../phrases'
@@ -19,6 +20,7 @@ const MOST_TOLD = 4
 export const fromTable: Solver = (task): Finding | undefined => {
   const best = task.enough[0]
   if (!best || best.kind !== 'row') return rowCalled(task)
+  if (task.kind === 'who' && needsFit('who', task.asked.text) && suits(best, 'who', task.asked) === 0) return undefined
   const { rows, told, differsIn } = matchRows(best, task)
   const first = rows[0]!
   const answers = new Set(rows.map((row) => told.map((header) => valueOf(row, header)).join('|')))
