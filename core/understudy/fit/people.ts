@@ -43,7 +43,7 @@ export function speaksOfDeed(text: string, { text: question, terms }: Pick<Asked
   if (deed === undefined) return true
   const own = stemSet(text)
   const term = terms.find((each) => each.stem === stem(deed))
-  return own.has(stem(deed)) || (term !== undefined && heldBy(term, own) > 0)
+  return own.has(stem(deed)) || (term !== undefined && term.role !== 'light' && heldBy(term, own) > 0)
 }
 
 /** "Who issues it?" is answered by what is "issued by" somebody. */

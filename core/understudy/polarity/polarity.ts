@@ -72,7 +72,9 @@ const PROVIDED = /\b(?:included|provided|supplied|come with|comes with|available
 /** Whether a statement speaks of doing what is asked for, leave or no leave. */
 function doesWhatIsAsked(clause: string, asked: Asked): boolean {
   const done = asked.terms.find((term) => term.isDone)
-  return done !== undefined && heldBy(done, stemSet(clause)) > 0
+  // "The caretaker, who lives in the cottage" does so, and nobody else need be let.
+  const own = clause.replace(/\bwho (?:also |now )?\p{L}+s\b/giu, ' ')
+  return done !== undefined && heldBy(done, stemSet(own)) > 0
 }
 
 /** "Takes cards only", asked of cash: the statement names the only thing, and it is another one. */
