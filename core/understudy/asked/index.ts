@@ -1,4 +1,5 @@
 export { askedOf, type Asked } from './asked'
 export { heldBy } from './forms'
+export { objectIn } from './grammar'
 export { namesIn } from './names'
 export type { Wanted } from './wanted'

@@ -43,7 +43,8 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
     // A price of dogs' food is none of dog insurance, though its page speaks of insurance too.
     if (term.isPriced && share <= NEARBY) sum.isOfOther = true
     // A step-free room need not have an iron.
-    if (kind === 'yesNo' && term.stem === asked.predicate && share < PREDICATE) sum.isOfOther = true
+    const isAsserted = term.stem === asked.predicate || term.isDone
+    if (kind === 'yesNo' && isAsserted && share < PREDICATE) sum.isOfOther = true
     if (term.role === 'subject') {
       sum.subjects++
       if (share === 0 && !term.isAmbient && !asked.inCase.has(term.stem)) sum.missing++

@@ -56,6 +56,7 @@ export const yesOrNo: Solver = (task): Finding | undefined => {
 
 /** What the question asks to be done ("will they *find out*") must be spoken of, or nothing is said of it either way. */
 function saysOfDoing(unit: Evidence, task: Task): boolean {
+  if (ASKS_TO_BUY.test(task.asked.text) && !SPEAKS_OF_SALE.test(unit.text)) return false
   const done = task.asked.terms.find((term) => term.isDone)
   const stems = stemSet(`${unit.leadIn} ${unit.under} ${unit.text}`)
   if (!speaksOfThing(unit, stems, task)) return false
@@ -64,6 +65,10 @@ function saysOfDoing(unit: Evidence, task: Task): boolean {
     givesLeave(unit.text) || heldBy(done, stems) > 0 || [...oppositesOf(done.stem)].some((other) => stems.has(other))
   )
 }
+
+const ASKS_TO_BUY = /\b(?:can|may|could|to) (?:i|we|you|one|people|visitors|guests) (?:also )?(?:buy|purchase|sell)\b/i
+const SPEAKS_OF_SALE =
+  /\b(?:buy|bought|purchas\w*|sells?|sold|sales?|shop|order(?:ed|s)?|price|costs?|available|get|from)\b|[£€$¥]\s?\d/i
 
 /**
  * "May I leave my *cat*", "does a *dog* need a ticket": of a thing that other lines do speak of, this one must speak too,
