@@ -193,7 +193,7 @@ function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['ro
   const isOfSpan =
     /^(?:whole|entire|full)$/i.test(surface) && /^ (?:year|month|week|day|term|season)s?\b/i.test(text.slice(term.end))
   const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes && !isDeed && !isPredicate(text, term)
-  return isOfTheForm || isOfSpan || isDegree(text, term.start) || isLasting(text, term) || isJudged(text, term)
+  return isOfTheForm || isOfSpan || isDegree(text, term) || isLasting(text, term) || isJudged(text, term)
     ? 'light'
     : 'subject'
 }

@@ -42,7 +42,11 @@ const BESIDE_IT =
 const IS_SHOWN = /\b(?:open|closed?|safe|included|provided|supplied|free|expensive)\b/i
 
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
-export const isDegree = (question: string, start: number): boolean => /\bhow\s+$/i.test(question.slice(0, start))
+export const isDegree = (question: string, { start, end }: { start: number; end: number }): boolean =>
+  /\bhow\s+$/i.test(question.slice(0, start)) &&
+  /^(?:long|far|old|heavy|big|large|tall|wide|high|deep|thick|fast|quick|quickly|warm|hot|cold|early|late|soon|often|many|much|few|do|is|can)$/i.test(
+    question.slice(start, end),
+  )
 
 /** "How long does it last": to last is only what is asked of it. */
 export const isLasting = (question: string, { start, end }: { start: number; end: number }): boolean =>

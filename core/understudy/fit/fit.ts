@@ -45,6 +45,7 @@ export function suits(
     const told = text.replace(PRICE_PER, ' ')
     if (/\b(?:what|which) time\b/i.test(asked.text))
       return quantitiesIn(told).some(({ dimension }) => dimension === 'clock') ? 1 : TIME.test(told) ? OCCASION_FIT : 0
+    if (WHEN_ONCE.test(asked.text) && !OF_THE_PAST.test(text)) return 0
     const states = quantitiesIn(told).some(({ dimension }) => dimension === 'clock' || dimension === 'duration')
     return states || TIME.test(told) ? 1 : OCCASION.test(told) ? OCCASION_FIT : 0
   }
@@ -62,6 +63,11 @@ export function suits(
     return SAYS_PAY.test(text) ? PAY_FIT : 0
   return isSuited(unit, kind, asked) ? 1 : 0
 }
+
+/** "When did the king visit?" is not answered by when one may visit today. */
+const WHEN_ONCE = /^\W*(?:when|(?:in )?(?:what|which) year) (?:did|was|were)\b/i
+const OF_THE_PAST =
+  /\b(?:was|were|had|\p{L}{2,}ed|began|bought|built|made|left|came|became|won|fell|ran)\b|\b(?:1\d|20)\d\d\b/iu
 
 /** A new thing is bought: what it costs to hire one says nothing of that. */
 const BUYS = /\b(?:how much is an? new|buy|purchase|second-?hand)\b/i
