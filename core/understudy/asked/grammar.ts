@@ -33,8 +33,10 @@ export const isJudged = (question: string, { start, end }: { start: number; end:
   /^\W*$/.test(question.slice(end))
 
 /** Of a question whether something is or has something, the part that says so; what tells where, when and for whom is cut off. */
-export const saysOf = (question: string): string | undefined =>
-  IS_OR_HAS.test(question) && !IS_SHOWN.test(question) ? question.split(BESIDE_IT)[0]! : undefined
+export function saysOf(question: string): string | undefined {
+  const said = question.replace(/^\W*(?:why|how come)\s+/i, '')
+  return IS_OR_HAS.test(said) && !IS_SHOWN.test(said) ? said.split(BESIDE_IT)[0]! : undefined
+}
 const IS_OR_HAS = /^\W*(?:is|are|was|were)\b|^\W*(?:do|does|did|has|have)\b.*\b(?:have|has|had|got)\b/i
 const BESIDE_IT =
   /(?<=\p{L} .*)\b(?:in|on|at|for|after|before|during|from|to|with|without|by|of|than|until|when|if|while|between|under)\b/iu

@@ -1,4 +1,4 @@
-import { monthsIn, oppositesOf, stemSet } from '../../text'
+import { monthsIn, oppositesOf, stemList, stemSet } from '../../text'
 import type { AnswerKind } from '../../question'
 import { heldBy, type Asked, type Wanted } from '../asked'
 import { asksForMeasure } from '../fit'
@@ -24,6 +24,13 @@ const LIGHT_MOST = 0.4
 const DAY_WEIGHT = 1.2
 const UNSAID_WEIGHT = 0.3
 
+/** What is done at times that a table states: a vet's days do not tell when she retires. */
+const SCHEDULED = stemList(
+  'leave depart go sail run start begin open close end finish arrive come reach get work meet train teach play take happen be available stay live see visit serve collect empty drive call rain do need',
+)
+const isStatedBy = (kind: AnswerKind, { stem, isVerb }: Wanted): boolean =>
+  STATES.has(kind) && (kind !== 'time' || isVerb !== true || SCHEDULED.has(stem))
+
 /** Kinds of question that a table answers by what it states. */
 const STATES: ReadonlySet<AnswerKind> = new Set(['money', 'time', 'count', 'measure', 'list'])
 
@@ -36,7 +43,7 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
     if (kind === 'yesNo' && share < 1 && [...oppositesOf(term.stem)].some((other) => looked.own.has(other))) share = 1
     if (term.role === 'name' && share === 0) return 0
     // Tables state things; what is done with them stands in no cell.
-    if (term.isDone && share === 0 && looked.unit.kind === 'row' && STATES.has(kind)) continue
+    if (term.isDone && share === 0 && looked.unit.kind === 'row' && isStatedBy(kind, term)) continue
     if (term.role === 'focus') sum.focused = true
     // Where a thing may be is not where it may drink.
     if (kind === 'where' && term.isDone && share === 0) sum.isOfOther = true
@@ -44,7 +51,7 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
     if (term.isPriced && share <= NEARBY) sum.isOfOther = true
     // A step-free room need not have an iron.
     const isAsserted = term.stem === asked.predicate || term.isDone
-    if (kind === 'yesNo' && isAsserted && share < PREDICATE) sum.isOfOther = true
+    if ((kind === 'yesNo' || kind === 'why') && isAsserted && share < PREDICATE) sum.isOfOther = true
     if (term.role === 'subject') {
       sum.subjects++
       if (share === 0 && !term.isAmbient && !asked.inCase.has(term.stem)) sum.missing++
@@ -86,7 +93,11 @@ export function coverageOf(looked: Looked, asked: Asked, kind: AnswerKind, kinds
   const isElsewhere = (sum.focused || asked.terms.some((term) => term.isVerb)) && sum.missing > 0 && sum.subjects <= 2
   const isTooLittle = isElsewhere || sum.isOfOther || (sum.restWhole > 0 && sum.rest / sum.restWhole < REST_LEAST)
   const coverage = sum.held / sum.whole
-  if (asked.terms.length === 1 && coverage < ALONE && NAMES_ONE_THING.test(asked.text))
+  if (
+    asked.terms.filter((term) => term.role !== 'light').length === 1 &&
+    coverage < ALONE &&
+    NAMES_ONE_THING.test(asked.text)
+  )
     return Math.min(coverage, THIN - 0.01)
   return isTooLittle ? Math.min(coverage, THIN - 0.01) : coverage
 }

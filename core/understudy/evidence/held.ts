@@ -35,10 +35,10 @@ function givesLeaveFor(text: string, question: string): boolean {
   if (object === undefined || clauses.length === 0) return givesLeave(text)
   const kin = [object, ...synonymsOf(object)]
   const isNamed = (clause: string) => kin.some((stem) => stemSet(clause.replace(PLACE, ' ')).has(stem))
-  return clauses.some((clause) => isNamed(clause) || POINTS_BACK.test(clause)) || !isNamed(text)
+  return clauses.some((clause) => isNamed(clause) || (POINTS_BACK.test(clause) && isNamed(text)))
 }
 /** What is forbidden in rooms is not the rooms. */
-const PLACE = /\b(?:in|at|on|inside|near) (?:the |our |all |any |your )?[\p{L}-]+/giu
+const PLACE = /\b(?:in|at|on|inside|near) (?:the |our |all |any |your |both |either |each )?[\p{L}-]+/giu
 const POINTS_BACK = /\b(?:yours?|they|them|it|these|those)\b/i
 const CLAUSE = /[,;:]\s+(?:though|but|while|and|although)?|\s(?:though|although|but|while)\s/i
 

@@ -1,3 +1,4 @@
+import { oppositesOf, stemSet } from '../../text'
 import { THIN, type Evidence } from '../evidence'
 import { suits } from '../fit'
 import { polarityOf } from '../polarity'
@@ -38,8 +39,15 @@ export const whyOrNot: Solver = (task): Finding | undefined => {
 const SECOND_VIEW = 0.12
 const SPOKEN_OF = 0.7
 
+/** What denies that the ferry is late says "late" itself, or its opposite, and no word that may stand for it. */
+function speaksOf(predicate: string | undefined, { text }: Evidence): boolean {
+  const own = stemSet(text)
+  return predicate === undefined || own.has(predicate) || [...oppositesOf(predicate)].some((other) => own.has(other))
+}
+
 /** Whether the evidence says the opposite of what the question takes for granted. */
 function contradicts(unit: Evidence, { asked }: Task): boolean {
+  if (!speaksOf(asked.predicate, unit)) return false
   const assumed = asked.text.replace(/^\W*(?:and |but |so )?(?:why|how come)\s*/i, '')
   const isDenied = /\b(?:not|no|never|nobody|cannot)\b|n[’']t\b/i.test(assumed)
   const plain = assumed.replace(/\b(?:not|no|never)\b/gi, ' ').replace(/n[’']t\b/gi, '')
