@@ -109,15 +109,15 @@ describe('boundaries', () => {
     },
   )
 
-  it.each([
-    'I need legal advice. What does a large plot cost?',
-    'What does a large plot cost? I need legal advice.',
-  ])('“%s” is answered as far as it may be', async (said) => {
-    const { reply, outcome } = await take(said)
-    expect(reply).toContain('£75.00')
-    expect(reply).toContain('I leave the law to lawyers.')
-    expect(outcome).toBe('answered')
-  })
+  it.each(['I need legal advice. What does a large plot cost?', 'What does a large plot cost? I need legal advice.'])(
+    '“%s” is answered as far as it may be',
+    async (said) => {
+      const { reply, outcome } = await take(said)
+      expect(reply).toContain('£75.00')
+      expect(reply).toContain('I leave the law to lawyers.')
+      expect(outcome).toBe('answered')
+    },
+  )
 
   it('let pass what only shares a word', async () => {
     expect((await take('Can my neighbour have a large plot?')).outcome).not.toBe('declined')

@@ -53,7 +53,7 @@ export function suits(
     asked.text,
   )
   if (kind === 'who' && isDoneBySomebody(text, asked)) return 1
-  if (kind === 'who' && !speaksOfDeed(text, asked) && !namesPerson(unit, asked)) return 0
+  if (kind === 'who' && !speaksOfDeed(unit, asked)) return 0
   if (kind === 'who' && !asksRole)
     return namesPerson(unit, asked) ? 1 : !ASKS_NAME.test(asked.text) && isSuited(unit, kind, asked) ? ROLE_FIT : 0
   if (kind === 'howTo')

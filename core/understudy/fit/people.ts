@@ -37,18 +37,26 @@ export const deedOf = (question: string): string | undefined =>
     question,
   )?.[1]
 
-/** "Who made the kiln?" is answered by what speaks of making. */
-export function speaksOfDeed(text: string, { text: question, terms }: Pick<Asked, 'text' | 'terms'>): boolean {
+/** "Who made the kiln?" is answered by what speaks of making, or names somebody together with the kiln. */
+export function speaksOfDeed(
+  unit: Pick<Unit, 'text' | 'cells'>,
+  { text: question, terms }: Pick<Asked, 'text' | 'terms'>,
+): boolean {
   const deed = deedOf(question)
   if (deed === undefined) return true
-  const own = stemSet(text)
+  const own = stemSet(unit.text)
   const term = terms.find((each) => each.stem === stem(deed))
+  const isTogether = terms.some((each) => each.role === 'subject' && each !== term && heldBy(each, own) > 0)
+  if (isTogether && namesPerson(unit, { terms })) return true
   return own.has(stem(deed)) || (term !== undefined && term.role !== 'light' && heldBy(term, own) > 0)
 }
 
 /** "Who issues it?" is answered by what is "issued by" somebody. */
 export function isDoneBySomebody(text: string, { text: question }: Pick<Asked, 'text'>): boolean {
   const verb = /^\W*who ([\p{L}]+)/iu.exec(question)?.[1]
-  const done = /\b(\p{L}+) (?:only )?by (?:the|our|your|you\b|us\b|an?|\p{Lu})/u.exec(text)?.[1]
+  const done =
+    /\b(\p{L}+) (?:only )?by (?!(?:bus|train|car|bike|boat|foot|hand|post|mail|e-mail|email|phone|card|cash|cheque|transfer|law|appointment|then|now|far|weight|age)\b|\d)\p{L}/u.exec(
+      text,
+    )?.[1]
   return verb !== undefined && done !== undefined && stem(verb) === stem(done)
 }
