@@ -1,4 +1,5 @@
 import { cinema } from './cinema'
+import { notThereEither } from './notThere'
 import type { Corpus, Question } from './question'
 
 /**
@@ -151,6 +152,7 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'Do you repair other brands?' },
     { kind: 'unknown', say: 'What is the fax number?' },
     { kind: 'unknown', say: 'How much is the milk jug?' },
+    ...notThereEither('shop'),
   ],
   town: [
     { kind: 'limit', say: 'May my greenhouse be 2 metres long?', has: ['Yes'], from: 'allotment' },
@@ -185,6 +187,7 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'When is the town hall open?' },
     { kind: 'unknown', say: 'Is there a football pitch I can hire?' },
     { kind: 'unknown', say: 'Who collects stray dogs?' },
+    ...notThereEither('town'),
   ],
   service: [
     { kind: 'fact', say: 'How often do you try again when a payment fails?', has: ['three, seven'], from: 'Billing' },
@@ -235,6 +238,7 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'falsePremise', say: 'Why is chat closed on Saturdays?', has: ['9:00'], from: 'Troubleshooting' },
     { kind: 'unknown', say: 'Can I get a training course for our committee?' },
     { kind: 'unknown', say: 'Are you ISO certified?' },
+    ...notThereEither('service'),
   ],
   museum: [
     { kind: 'table', say: 'What is the carding machine made of?', has: ['leather'], from: 'collection' },
@@ -267,9 +271,10 @@ export const heldOut: Readonly<Record<Corpus, readonly Question[]>> = {
     { kind: 'unknown', say: 'Who was mayor in 1842?' },
     { kind: 'unknown', say: 'Is there a playground?' },
     { kind: 'unknown', say: 'When was Abel Thorne born?' },
+    ...notThereEither('museum'),
   ],
-  clinic: [],
-  hostel: [],
-  music: [],
+  clinic: notThereEither('clinic'),
+  hostel: notThereEither('hostel'),
+  music: notThereEither('music'),
   cinema,
 }
