@@ -28,7 +28,7 @@ export function fallsUnder(said: string, boundary: Pick<Brief['boundaries'][numb
 
 /** Words that carry little of a subject. */
 const LIGHT = stemList(
-  'like give tell get help want need make take know can will today tomorrow day week time go going question advice information much me',
+  'like give tell get help want need make take know can will today tomorrow day week time go going question advice information much me one someone somebody anyone anybody person people',
 )
 const LIGHT_WEIGHT = 0.15
 

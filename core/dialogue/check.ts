@@ -53,7 +53,9 @@ export const checkReply: Step = async (state, context) => {
     isCut && best.support.some((each) => each.isClaim) && !best.support.some((each) => each.isClaim && each.isSupported)
   const body = spoken.reply === '' || isEmptied ? brief.grounding.whenUnknown : spoken.reply
   const outcome = outcomeOf(state, withoutMarkers(body), spoken.citations.length, brief.grounding.whenUnknown)
-  const reply = [brief.grounding.cite ? body : withoutMarkers(body), ...state.afterwards].join(
+  const answer = brief.grounding.cite ? body : withoutMarkers(body)
+  // Who is passed on to a person hears of that first.
+  const reply = (state.handOver ? [...state.afterwards, answer] : [answer, ...state.afterwards]).join(
     body.includes('\n') ? '\n' : ' ',
   )
   return {

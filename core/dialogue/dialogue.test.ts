@@ -144,6 +144,7 @@ describe('handing over to a person', () => {
     expect(whole.workings.at(-1)).toMatchObject({ step: 'handover', details: [{ field: 'boundaries.1' }] })
     const part = await take('What does a large plot cost? I have a complaint about your staff.', [], understudy, own)
     expect(part).toMatchObject({ outcome: 'answered', handOver: passedOn })
+    expect(part.reply).toMatch(/^The chair will write to you\. .*£75\.00/)
   })
 
   it('is noted when a rule holds, whatever the model says', async () => {
