@@ -78,12 +78,16 @@ function shaped(body: readonly Piece[], { format, maxSentences }: Orders): Piece
 function asTable(body: readonly Piece[]): Piece[] {
   const line = (cells: readonly string[]) => `| ${cells.map((cell) => cell.replace(/\|/g, '/')).join(' | ')} |`
   return body.flatMap((piece, at): Piece[] => {
-    if (!piece.cells) return [piece]
-    const headers = piece.cells.map((cell) => cell.header)
-    const before = body[at - 1]?.cells?.map((cell) => cell.header)
+    const headers = piece.rows?.[0]?.map((cell) => cell.header)
+    if (!piece.rows || !headers) return [piece]
+    const before = body[at - 1]?.rows?.[0]?.map((cell) => cell.header)
     const head = [line(headers), line(headers.map(() => '---'))].map((text): Piece => ({ text, layout: 'line' }))
-    const row: Piece = { ...piece, text: line(piece.cells.map((cell) => cell.value)), layout: 'line' }
-    return before?.join('|') === headers.join('|') ? [row] : [...head, row]
+    const rows = piece.rows.map((cells): Piece => ({
+      ...piece,
+      text: line(cells.map((cell) => cell.value)),
+      layout: 'line',
+    }))
+    return before?.join('|') === headers.join('|') ? rows : [...head, ...rows]
   })
 }
 
@@ -118,7 +122,7 @@ function joined(
   pieces.forEach((each, at) => {
     const next = pieces[at + 1]
     const isLastOfPassage = each.cites !== undefined && (each.layout === 'line' || !sameCites(next, each))
-    const worded = each.cells && each.layout === 'line' ? each.text : inWantedWords(inRegister(each.text, view), orders)
+    const worded = each.rows && each.layout === 'line' ? each.text : inWantedWords(inRegister(each.text, view), orders)
     const said = each === firstStatement ? hedged(worded, view, phrases, question) : worded
     const marked = cites && isLastOfPassage ? withMarkers(said, each.cites) : said
     const gap = text === '' ? '' : each.layout === 'line' || pieces[at - 1]?.layout === 'line' ? '\n' : ' '

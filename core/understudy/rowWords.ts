@@ -70,7 +70,7 @@ const A_DAY = /^(?:\d{1,2} \p{Lu}\p{L}+(?: \d{4})?|(?:mon|tues|wednes|thurs|fri|
 export const rowPiece = (row: Evidence, told: readonly string[], task: Task): Piece => ({
   text: sayRow(row, told, task),
   cites: [row.passage.number],
-  cells: [keyOf(row), ...row.cells.filter((cell) => told.includes(cell.header) && cell !== keyOf(row))],
+  rows: [[keyOf(row), ...row.cells.filter((cell) => told.includes(cell.header) && cell !== keyOf(row))]],
 })
 
 /** Lower case at the start, unless the first word is a name or an abbreviation. */

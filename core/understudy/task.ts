@@ -31,8 +31,8 @@ export interface Piece {
   readonly text: string
   readonly cites?: readonly number[]
   readonly layout?: 'line'
-  /** The row it tells, for a reply laid out as a table: its subject first. */
-  readonly cells?: readonly Cell[]
+  /** The rows it tells, for a reply laid out as a table: the subject of each first. */
+  readonly rows?: readonly (readonly Cell[])[]
   /** Set on the words that answer yes or no, which stay beside what follows. */
   readonly isVerdict?: boolean
 }

@@ -69,7 +69,7 @@ function byRows(sides: Sides, task: Task): Finding | undefined {
         ),
       ),
       cites: [each!.passage.number],
-      cells: [keyOf(each!), ...told.map((header) => ({ header, value: value(each!, header) }))],
+      rows: [[keyOf(each!), ...told.map((header) => ({ header, value: value(each!, header) }))]],
     }))
     return { solver: 'comparison', pieces, note: `Compared by ${told.join(', ')}.` }
   }

@@ -47,3 +47,23 @@ describe('what it does tell', () => {
     ['the price, not whether it is dear', 'Is the gym expensive?', /^(?!Yes).*£8\.00/],
   ])('is told: %s', (_what, question, reply) => expect(ask(question)).toMatch(reply))
 })
+
+describe('rows about one thing that differ beside it', () => {
+  const BOATS = found(
+    ['Monday to Friday', 'Saturday', 'Sunday']
+      .map((days, at) => `Route: Quay to Isle; Days: ${days}; Last departure: ${['18:30', '18:30', '17:00'][at]}`)
+      .join('\n'),
+    ['Timetable of the boats'],
+  )
+
+  it('are told in one sentence, what is the same only once', () => {
+    expect(answered('When is the last boat to Isle?', [BOATS]).text).toBe(
+      'For Quay to Isle, the last departure is 18:30 (Monday to Friday and Saturday) and 17:00 (Sunday) [1].',
+    )
+  })
+
+  it('stay rows in a reply laid out as a table', () => {
+    const rules = [{ id: 'r', when: '', do: 'use a table' }]
+    expect(answered('When is the last boat to Isle?', [BOATS], { rules }).text.split('\n')).toHaveLength(5)
+  })
+})

@@ -5,7 +5,7 @@ import { listed } from '../../phrases'
 import { finished, stemSet } from '../../text'
 import { heldBy } from '../asked'
 import type { Evidence } from '../evidence'
-import type { Finding, Solver, Task } from '../task'
+import type { Finding, Piece, Solver, Task } from '../task'
 import { keyOf, type Cell } from '../units'
 
 /** More choices than this are not read out. */
@@ -70,9 +70,7 @@ export const fromTable: Solver = (task): Finding | undefined => {
   }
   return {
     solver: 'table',
-    pieces: rows
-      .slice(0, MOST_TOLD)
-      .map((row) => rowPiece({ ...row, cells: withAbout(row.cells, differsIn) }, told, task)),
+    pieces: toldTogether(rows.slice(0, MOST_TOLD), told, differsIn, task),
     note: `${rows.length} rows answer and differ only in “${differsIn}”, so all are told.`,
   }
 }
@@ -116,6 +114,34 @@ const asksForKeys = (header: string, task: Task): boolean => {
   const stems = stemSet(header)
   const asked = /\b(?:which|what) ([\p{L}’'-]+(?: [\p{L}’'-]+)?)/iu.exec(task.asked.text)?.[1] ?? ''
   return [...stemSet(asked)].some((each) => stems.has(each))
+}
+
+/**
+ * Rows about one thing that differ in a side column, such as the days, in one sentence: "the last departure is 18:30
+ * (Monday to Friday and Saturday) and 17:00 (Sunday)". Rows that tell more than one cell have a sentence each.
+ */
+function toldTogether(rows: readonly Evidence[], told: readonly string[], side: string, task: Task): Piece[] {
+  const pieces = rows.map((row) => rowPiece({ ...row, cells: withAbout(row.cells, side) }, told, task))
+  const [first] = rows
+  const column = told.find((header) => header !== side)
+  const isOfOne = rows.every((row) => keyOf(row).value === keyOf(first!).value && keyOf(row).header !== side)
+  if (told.length !== 1 || !isOfOne || column === undefined) return pieces
+  const sides = new Map<string, string[]>()
+  for (const row of rows)
+    sides.set(valueOf(row, column), [...(sides.get(valueOf(row, column)) ?? []), valueOf(row, side)])
+  const and = task.phrases.and
+  const value = listed(
+    [...sides].map(([each, where]) => `${each} (${listed(where, and)})`),
+    and,
+  )
+  const cells = [keyOf(first!), { header: column, value }]
+  return [
+    {
+      text: rowPiece({ ...first!, cells }, told, task).text,
+      cites: [...new Set(pieces.flatMap((piece) => piece.cites ?? []))],
+      rows: pieces.flatMap((piece) => piece.rows ?? []),
+    },
+  ]
 }
 
 /** The row's subject with the cell that tells it from the others: "Quay to Eastmere, Saturday". */
