@@ -4,11 +4,12 @@ export default defineConfig({
   test: {
     include: ['e2e/**/*.test.ts'],
     globalSetup: ['server/testing/blankImage.ts'],
-    testTimeout: 60_000,
+    testTimeout: 90_000,
     hookTimeout: 180_000,
     // A drawn page or a stored change may take seconds on a busy machine; what never comes fails all the same.
     expect: { poll: { timeout: 15_000 } },
-    fileParallelism: false,
+    // Each file has a product of its own, with ports, data and browser.
+    maxWorkers: 2,
     // One journey: what a later test needs, an earlier one has made.
     bail: 3,
   },

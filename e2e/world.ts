@@ -53,7 +53,12 @@ export async function openWorld(): Promise<World> {
   const dataFolder = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
   // A database that is ready: making one takes many seconds and is not what is tested here.
   if (existsSync(blankImage())) cpSync(blankImage(), join(dataFolder, 'database'), { recursive: true })
-  const [port, sitePort, modelPort] = [await freePort(), await freePort(), await freePort()]
+  const [port, sitePort, modelPort, transcriberPort] = (await Promise.all(Array.from({ length: 4 }, freePort))) as [
+    number,
+    number,
+    number,
+    number,
+  ]
   const url = `http://127.0.0.1:${port}`
   const browser = await launchBrowser()
   let child: ChildProcess | undefined
@@ -67,6 +72,7 @@ export async function openWorld(): Promise<World> {
         PARROT_DATA: dataFolder,
         PARROT_SITE_PORT: String(sitePort),
         PARROT_MODEL_PORT: String(modelPort),
+        PARROT_TRANSCRIBER_PORT: String(transcriberPort),
       },
     })
     const hear = (part: Buffer) => (said += part.toString())

@@ -28,6 +28,16 @@ export const useAgent = defineStore('agent', () => {
     close()
     openId = id
     agent.value = undefined
+    listen(id)
+    await load(id)
+  }
+
+  /**
+   * Hears of changes. A browser keeps no more than six connections to one server open, and each tab would hold one for
+   * good: a tab that is not seen lets go of it, and asks anew when it is seen again.
+   */
+  function listen(id: string, isAgain = false): void {
+    if (document.hidden) return
     events = new EventSource(`/api/agents/${id}/events`)
     events.addEventListener('change', (event) => {
       const { change } = JSON.parse(event.data as string) as { change: Change }
@@ -35,7 +45,7 @@ export const useAgent = defineStore('agent', () => {
       void load()
     })
     // After a lost connection anything may have changed.
-    let isFirst = true
+    let isFirst = !isAgain
     events.addEventListener('open', () => {
       if (!isFirst) {
         for (const change of Object.keys(ticks) as Change[]) ticks[change]++
@@ -43,8 +53,13 @@ export const useAgent = defineStore('agent', () => {
       }
       isFirst = false
     })
-    await load(id)
   }
+
+  document.addEventListener('visibilitychange', () => {
+    events?.close()
+    events = undefined
+    if (openId !== '') listen(openId, true)
+  })
 
   function close(): void {
     events?.close()
