@@ -1,4 +1,4 @@
-import { contentStems, coverage, datesIn, editDistance, quantitiesIn, words, stemList } from '../text'
+import { ANYONE, contentStems, coverage, datesIn, editDistance, quantitiesIn, words } from '../text'
 import type { Brief } from '../brief'
 import type { Today } from './turn'
 
@@ -77,7 +77,9 @@ function numberFor(slot: Slot, line: string, isAsked: boolean): string | undefin
     (each) => each.dimension === 'count' && !dates.some((date) => each.start < date.end && each.end > date.start),
   )
   const asked = contentStems(`${slot.name} ${slot.question}`)
-  const meant = counts.find((each) => each.of.some((of) => asked.has(of)) || PEOPLE.has(each.of[0] ?? ''))
+  const meant = counts.find(
+    (each) => each.of.some((of) => asked.has(of)) || ANYONE.has(each.of[0] ?? '') || each.of[0] === 'of',
+  )
   if (meant) return String(meant.amount)
   if (!isAsked) return undefined
   if (counts[0]) return String(counts[0].amount)
@@ -87,8 +89,6 @@ function numberFor(slot: Slot, line: string, isAsked: boolean): string | undefin
   const amount = spelled.find((each) => each !== undefined)
   return amount === undefined ? undefined : String(amount)
 }
-
-const PEOPLE = stemList(['people', 'person', 'persons', 'adults', 'guests', 'passengers', 'participants', 'of'])
 
 function timeIn(line: string): string | undefined {
   const clock = quantitiesIn(line).find((each) => each.dimension === 'clock')

@@ -1,4 +1,4 @@
-import { coverage, keepsTo, quantitiesIn, stem, synonymsOf, words, type Quantity, stemList } from '../text'
+import { ANYONE, coverage, keepsTo, quantitiesIn, stem, synonymsOf, words, type Quantity } from '../text'
 import { answerKindOf, moodOf, type Intent } from '../question'
 import { stemsOf, type Condition, type DayOfYear } from './condition'
 import type { Directive } from './directive'
@@ -73,25 +73,10 @@ const plain = (text: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim()} `
 
-/** People are counted under many names. */
-const PEOPLE = stemList([
-  'people',
-  'person',
-  'passengers',
-  'adults',
-  'guests',
-  'visitors',
-  'participants',
-  'colleagues',
-  'friends',
-  'members',
-  'students',
-])
-
 function isSuch(quantity: Quantity, wanted: Extract<Condition, { kind: 'quantity' }>): boolean {
   if (quantity.dimension !== wanted.dimension || !keepsTo(quantity.value, wanted.bound, wanted.value)) return false
   if (wanted.dimension !== 'count') return true
-  const countsPeople = (of: readonly string[]) => of.some((each) => PEOPLE.has(each))
+  const countsPeople = (of: readonly string[]) => of.some((each) => ANYONE.has(each))
   return wanted.of.some((each) => quantity.of.includes(each)) || (countsPeople(wanted.of) && countsPeople(quantity.of))
 }
 

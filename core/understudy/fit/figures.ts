@@ -1,4 +1,4 @@
-import { quantitiesIn, stem, stemList, stemSet, terms, type Quantity } from '../../text'
+import { ANYONE, BY_AGE, quantitiesIn, stem, stemList, stemSet, terms, type Quantity } from '../../text'
 import { heldBy, type Asked } from '../asked'
 import type { Unit } from '../units'
 
@@ -25,10 +25,10 @@ export const TIMES_PER =
 const LIMITED = /\b(?:limited to|at most|up to|a maximum of|no more than|room for) \w+/i
 const ROOM = /\b(?:places|seats|spaces|room|people|persons|participants|guests)\b/i
 /** Headers that say for how many there is room. */
+const isPeople = (stem: string): boolean => ANYONE.has(stem) || BY_AGE.has(stem)
 const MOST_PEOPLE = /\b(?:largest|maximum|max|most|group size|class size|places|seats|capacity|sleeps|people)\b/i
 /** People who wait or apply are counted by their names. */
 const COUNTED_BY = stemList('name applicant person resident member')
-const PEOPLE = stemList('people person participant guest visitor member child adult passenger')
 
 /** Whether a unit says how many there are of what "how many …" asks about. */
 export function tellsHowMany(
@@ -44,15 +44,15 @@ export function tellsHowMany(
     [...stems].some((each) => of.has(each)) || wanted.some((term) => heldBy(term, of) > 0)
   if (cells.some((cell) => /^\d[\d,]*$/.test(cell.value) && isMeant(stemSet(`${cell.header} ${cell.value}`))))
     return true
-  const isForPeople = [...stems].some((each) => PEOPLE.has(each))
+  const isForPeople = [...stems].some((each) => isPeople(each))
   if (isForPeople && cells.some((cell) => /^\d+$/.test(cell.value) && MOST_PEOPLE.test(cell.header))) return true
-  if (LIMITED.test(text) && [...stems].some((each) => PEOPLE.has(each)) && ROOM.test(text)) return true
-  const asksPeople = [...stems].some((each) => PEOPLE.has(each))
+  if (LIMITED.test(text) && [...stems].some((each) => isPeople(each)) && ROOM.test(text)) return true
+  const asksPeople = [...stems].some((each) => isPeople(each))
   const areCounted = (each: Quantity) => stems.has(stem('people')) && each.of.some((one) => COUNTED_BY.has(one))
   return quantitiesIn(text).some(
     (each) =>
       areCounted(each) ||
-      (asksPeople && cells.length === 0 && each.of.some((one) => PEOPLE.has(one))) ||
+      (asksPeople && cells.length === 0 && each.of.some((one) => isPeople(one))) ||
       isMeant(new Set([...each.of, ...stemSet(each.unit)])),
   )
 }

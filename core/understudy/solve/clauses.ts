@@ -1,4 +1,4 @@
-import { quantitiesIn, stemSet, synonymsOf, type Quantity } from '../../text'
+import { BY_AGE, quantitiesIn, stemSet, synonymsOf, type Quantity } from '../../text'
 import { heldBy } from '../asked'
 import { THIN, type Evidence } from '../evidence'
 import type { Finding, Task } from '../task'
@@ -42,9 +42,7 @@ function lineFor(group: Group, prices: readonly Quantity[], { text }: Evidence, 
 }
 
 /** Stems of those whom prices are for. */
-const EVERYBODY = stemSet(
-  'adult child children kid infant baby senior pensioner student member guest visitor under over',
-)
+const EVERYBODY = new Set([...BY_AGE, ...stemSet('member guest visitor under over')])
 
 /** The stems of the clause a price stands in, cut at the prices around it and at brackets. */
 function besidePrice(text: string, price: Quantity, prices: readonly Quantity[]): ReadonlySet<string> {

@@ -1,4 +1,4 @@
-import { numberOf, quantitiesIn, stem, stemList, stemSet, synonymsOf, terms, type Quantity } from '../../text'
+import { ANYONE, numberOf, quantitiesIn, stem, stemSet, synonymsOf, terms, type Quantity } from '../../text'
 import { heldBy } from '../asked'
 import { type Evidence } from '../evidence'
 import { matchRows, oneSum, valueOf } from '../rows'
@@ -7,21 +7,6 @@ import type { Finding, Task } from '../task'
 import { keyOf } from '../units'
 import { glossaryNames, summed, type Group } from './groups'
 import { tiersIn } from './tiers'
-
-/** A stem that stands for anyone: "price per person" is paid by adults, guests and colleagues alike. */
-const PERSON = stemList([
-  'person',
-  'head',
-  'peopl',
-  'passeng',
-  'guest',
-  'visitor',
-  'adult',
-  'particip',
-  'colleagu',
-  'employe',
-  'member',
-])
 
 const RATE = /([£€$])\s?(\d{1,3}(?:,\d{3})*(?:\.\d+)?) (?:(?:per|an?|each|for each|for every) ([\p{L}-]+)|each\b)/giu
 
@@ -137,11 +122,11 @@ function timesOf(
     }
   }
   const subject = stemSet(unit.kind === 'row' ? keyOf(unit).value : unit.text)
-  const isPerson = per.some((each) => PERSON.has(each))
+  const isPerson = per.some((each) => ANYONE.has(each))
   const group =
     groups.find(
       (each) =>
-        each.count > 1 && (isPerson ? each.stems.some((s) => PERSON.has(s)) : each.stems.some((s) => per.includes(s))),
+        each.count > 1 && (isPerson ? each.stems.some((s) => ANYONE.has(s)) : each.stems.some((s) => per.includes(s))),
     ) ??
     groups.find(
       (each) =>

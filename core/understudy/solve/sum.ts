@@ -1,4 +1,4 @@
-import { contentStems, stemSet, synonymsOf } from '../../text'
+import { BY_AGE, contentStems, stem, stemSet, synonymsOf } from '../../text'
 import { type Evidence } from '../evidence'
 import { matchRows, oneSum, tableOf, valueOf } from '../rows'
 import { asNoun } from '../rowWords'
@@ -43,8 +43,8 @@ function byColumns(task: Task, groups: readonly Group[]): Finding | undefined {
     return header === undefined ? [] : [{ group, header }]
   })
   // A sum that leaves somebody out is none.
-  const isShort = groups.some((group) => IS_PERSON.test(group.noun) && !priced.some((each) => each.group === group))
-  if (isShort && priced.some(({ group }) => IS_PERSON.test(group.noun))) return undefined
+  const isShort = groups.some((group) => isOfAge(group) && !priced.some((each) => each.group === group))
+  if (isShort && priced.some(({ group }) => isOfAge(group))) return undefined
   // "Three adults … a single": the single names their ticket and is no one of its own.
   const distinct = priced.filter(
     ({ group, header }) =>
@@ -133,8 +133,7 @@ function byRows(task: Task): Finding | undefined {
 const IS_CHILD = /^(?:child(?:ren)?|kids?|sons?|daughters?|boys?|girls?|teenagers?|pupils?|toddlers?)\b/i
 /** Headers of prices for the young that name no child: "Under 18 per night". */
 const FOR_YOUNG = /\b(?:under|below|up to|to) \d{1,2}\b|\bjuniors?\b|\byouth\b/i
-const IS_PERSON =
-  /^(?:adults?|child(?:ren)?|kids?|seniors?|pensioners?|students?|babies|baby|infants?|teenagers?|concessions?)\b/i
+const isOfAge = ({ noun }: Group): boolean => BY_AGE.has(stem(noun.split(' ')[0]!))
 
 /** The one column a group pays by: its header names the group, and no other header does so more fully. */
 function columnFor(group: Group, row: Evidence, said: ReadonlySet<string>, task: Task): string | undefined {
