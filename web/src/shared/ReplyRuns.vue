@@ -20,16 +20,17 @@ function open(marker: number): void {
 
 <template>
   <template v-for="(run, n) in runs" :key="n"
-    ><button
-      v-if="run.kind === 'marker'"
-      type="button"
-      class="marker"
-      :disabled="!citationOf(run.marker)"
-      :title="citationOf(run.marker) ? placeOf(citationOf(run.marker)!) : undefined"
-      :aria-label="`Open source ${run.marker}`"
-      @click="open(run.marker)"
-    >
-      {{ run.marker }}</button
+    ><span v-if="run.kind === 'marker'" class="kept"
+      ><button
+        type="button"
+        class="marker"
+        :disabled="!citationOf(run.marker)"
+        :title="citationOf(run.marker) ? placeOf(citationOf(run.marker)!) : undefined"
+        :aria-label="`Open source ${run.marker}`"
+        @click="open(run.marker)"
+      >
+        {{ run.marker }}</button
+      >{{ run.stop }}</span
     ><span
       v-else-if="run.ground"
       class="phrase"
@@ -46,6 +47,9 @@ function open(marker: number): void {
 </template>
 
 <style scoped>
+.kept {
+  white-space: nowrap;
+}
 .phrase {
   cursor: pointer;
 }

@@ -12,15 +12,16 @@ describe('what a sentence rests on', () => {
   })
   const grounds = (reply: string, ...all: ReturnType<typeof support>[]) =>
     linesOf(reply, undefined, all).flatMap((line) =>
-      line.runs.map((run) => (run.kind === 'marker' ? `[${run.marker}]` : [run.text, run.ground?.passageId])),
+      line.runs.map((run) =>
+        run.kind === 'marker' ? `[${run.marker}]${run.stop}` : [run.text, run.ground?.passageId],
+      ),
     )
 
   it('is carried by its words, across the citation marker', () => {
     expect(grounds('Good. Dogs travel free [1]. Bye.', support('Good.'), support('Dogs travel free.', 'p1'))).toEqual([
       ['Good. ', undefined],
       ['Dogs travel free', 'p1'],
-      '[1]',
-      ['.', 'p1'],
+      '[1].',
       [' Bye.', undefined],
     ])
   })

@@ -1,10 +1,10 @@
 import { diffWordsWithSpace } from 'diff'
 import { tableLine, type Support } from '@parrot/contract'
 
-/** A run of a reply: plain text, text that is new against another reply, or a citation marker. */
+/** A run of a reply: plain text, text that is new against another reply, or a citation marker with the stop after it, which must not wrap alone. */
 export type Run =
   | { readonly kind: 'text'; readonly text: string; readonly isChanged: boolean; readonly ground?: Support }
-  | { readonly kind: 'marker'; readonly marker: number }
+  | { readonly kind: 'marker'; readonly marker: number; readonly stop: string }
 
 /** A line of a reply: a paragraph, one item of a list with its bullet or number, or one row of a table with its cells. */
 export interface ReplyLine {
@@ -17,6 +17,7 @@ export interface ReplyLine {
 export type ReplyBlock = { readonly line: ReplyLine } | { readonly rows: readonly ReplyLine[] }
 
 const MARKER = /\s?\[(\d{1,3})\]/g
+const STOP = /^[.,;:!?]/
 const BULLET = /^([-•]|\d{1,3}[.)])\s+/
 
 /**
@@ -92,8 +93,10 @@ function runsOf(
   }
   for (const match of text.matchAll(MARKER)) {
     addText(match.index)
-    runs.push({ kind: 'marker', marker: Number(match[1]) })
-    from = match.index + match[0].length
+    const end = match.index + match[0].length
+    const stop = STOP.exec(text.slice(end))?.[0] ?? ''
+    runs.push({ kind: 'marker', marker: Number(match[1]), stop })
+    from = end + stop.length
   }
   addText(text.length)
   return runs

@@ -13,7 +13,19 @@ describe('a reply on screen', () => {
     expect(lines.map((line) => line.bullet)).toEqual(['', '•', '2.', ''])
     expect(lines[1]!.runs).toEqual([
       { kind: 'text', text: 'a lead', isChanged: false },
-      { kind: 'marker', marker: 1 },
+      { kind: 'marker', marker: 1, stop: '' },
+    ])
+  })
+
+  it('keeps the stop with the marker it follows, of several with the last', () => {
+    const runs = linesOf('Dogs travel free [1][2]. Cats too [3], mostly.')[0]!.runs
+    expect(runs.map((run) => (run.kind === 'marker' ? `${run.marker}${run.stop}` : run.text))).toEqual([
+      'Dogs travel free',
+      '1',
+      '2.',
+      ' Cats too',
+      '3,',
+      ' mostly.',
     ])
   })
 
@@ -32,7 +44,7 @@ describe('a reply on screen', () => {
     const rows = 'rows' in blocks[1]! ? blocks[1].rows : []
     expect(rows[1]!.cells![1]).toEqual([
       { kind: 'text', text: '£9.00', isChanged: false },
-      { kind: 'marker', marker: 1 },
+      { kind: 'marker', marker: 1, stop: '' },
     ])
   })
 
