@@ -155,11 +155,21 @@ describe('an answer given by hand', () => {
     expect(strip.lines.at(-1)!.turn!.outcome).toBe('unknown')
   })
 
+  const said = (text: string, isClaim: boolean) => {
+    return { text, isClaim, score: 1, isSupported: true, by: 'passage' as const }
+  }
+
   it.each([
-    ['unknown', 'I don’t know. What comes nearest, under “Water”: “The pump is old.”', 'The pump is old.'],
-    ['unknown', 'I don’t know that.', ''],
-    ['answered', 'Water is free [1].', 'Water is free.'],
-  ] as const)('begins, when the question was %s, with what there is', (outcome, reply, begun) =>
-    expect(answerToBegin({ outcome, reply })).toBe(begun),
+    ['unknown', 'I don’t know. What comes nearest, under “Water”: “The pump is old.”', [], 'The pump is old.'],
+    ['unknown', 'I don’t know that.', [], ''],
+    ['answered', 'Water is free [1].', [said('Water is free.', true)], 'Water is free.'],
+    [
+      'answered',
+      'Glad you asked. Yes. Water is free [1].',
+      [said('Glad you asked.', false), said('Yes.', false), said('Water is free.', true)],
+      'Yes. Water is free.',
+    ],
+  ] as const)('begins, when the question was %s, with what there is: %s', (outcome, reply, support, begun) =>
+    expect(answerToBegin({ outcome, reply, support })).toBe(begun),
   )
 })

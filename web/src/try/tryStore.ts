@@ -231,11 +231,18 @@ async function readSource(id: string): Promise<Source> {
   }
 }
 
-/** What an answer by hand begins with: of an answer that is none what comes nearest, else the reply as it is. */
-export function answerToBegin({ outcome, reply }: Pick<Turn, 'outcome' | 'reply'>): string {
+/**
+ * What an answer by hand begins with: of an answer that is none what comes nearest, else the reply without the
+ * courtesy before it, which the agent says by itself.
+ */
+export function answerToBegin({ outcome, reply, support }: Pick<Turn, 'outcome' | 'reply' | 'support'>): string {
   const plain = reply.replace(/ ?\[\d+\]/g, '')
-  return outcome === 'unknown' ? (/“([^“”]+)”\W*$/.exec(plain)?.[1] ?? '') : plain
+  if (outcome === 'unknown') return /“([^“”]+)”\W*$/.exec(plain)?.[1] ?? ''
+  const first = support.find((each) => each.isClaim || VERDICT.test(each.text))
+  const start = first ? plain.indexOf(first.text.trim()) : 0
+  return plain.slice(Math.max(0, start))
 }
+const VERDICT = /^(?:yes|no|it depends|that is not)\b/i
 
 type NewCheck = { kind: 'outcome'; outcome: Outcome } | { kind: 'cites'; source: string }
 
