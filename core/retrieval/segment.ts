@@ -36,9 +36,10 @@ export const POSTING_WIDTH = 5
 /** A term while the segment is built: its postings one after the other, each followed by its positions. */
 interface Growing {
   readonly list: number[]
-  /** Where the latest posting begins in the list, and its passage. */
+  /** Where the latest posting begins in the list, its passage, and how many there are. */
   at: number
   passage: number
+  postings: number
 }
 
 /** Of a posting in a growing list: its passage, its counts by field, and then as many positions as the last count says. */
@@ -52,10 +53,11 @@ export function buildSegment(passages: readonly IndexedText[]): Segment {
   const byTerm = new Map<string, Growing>()
   const count = (term: string, passage: number, field: number): Growing => {
     let growing = byTerm.get(term)
-    if (!growing) byTerm.set(term, (growing = { list: [], at: 0, passage: -1 }))
+    if (!growing) byTerm.set(term, (growing = { list: [], at: 0, passage: -1, postings: 0 }))
     if (growing.passage !== passage) {
       growing.at = growing.list.push(passage, 0, 0, 0) - HEAD
       growing.passage = passage
+      growing.postings++
     }
     growing.list[growing.at + 1 + field]!++
     return growing
@@ -104,29 +106,28 @@ function packed(
   byTerm: ReadonlyMap<string, Growing>,
 ): Segment {
   const names = [...byTerm.keys()].sort()
+  // Counted first and written in place: of a long document the arrays are large, and copies would double them.
+  let [all, places] = [0, 0]
+  for (const { list, postings } of byTerm.values()) {
+    all += postings
+    places += list.length - postings * HEAD
+  }
   const starts = new Uint32Array(names.length + 1)
-  const postings: number[] = []
-  const positions: number[] = []
+  const postings = new Uint32Array(all * POSTING_WIDTH)
+  const positions = new Uint32Array(places)
+  let [posting, position] = [0, 0]
   names.forEach((name, term) => {
     const { list } = byTerm.get(name)!
     for (let at = 0; at < list.length;) {
       const end = at + HEAD + list[at + 1 + BODY]!
-      for (let each = at; each < at + HEAD; each++) postings.push(list[each]!)
-      postings.push(positions.length)
-      for (let each = at + HEAD; each < end; each++) positions.push(list[each]!)
+      for (let each = at; each < at + HEAD; each++) postings[posting++] = list[each]!
+      postings[posting++] = position
+      for (let each = at + HEAD; each < end; each++) positions[position++] = list[each]!
       at = end
     }
-    starts[term + 1] = postings.length / POSTING_WIDTH
+    starts[term + 1] = posting / POSTING_WIDTH
   })
-  return {
-    passages,
-    lengths,
-    openings,
-    terms: names,
-    starts,
-    postings: Uint32Array.from(postings),
-    positions: Uint32Array.from(positions),
-  }
+  return { passages, lengths, openings, terms: names, starts, postings, positions }
 }
 
 /** The stems of a title or headings, in the language of the text below. */

@@ -29,6 +29,7 @@ import {
   type ReadProblem,
   type SitePage,
 } from '@parrot/core/library'
+import { move, transferableSymbol, valueSymbol } from 'piscina'
 import { PNG } from 'pngjs'
 import { buildSegment, type Segment } from '@parrot/core/retrieval'
 import type { StoredPassage } from '@parrot/core/dialogue'
@@ -151,7 +152,11 @@ export function indexPassages(task: IndexTask): Segment {
 }
 
 /** What a document just read needs beside being stored: its segment, and the sketch near-duplicates are told by. */
-export const indexDocument = (task: IndexTask): { segment: Segment; sketch: Sketch } => ({
-  segment: indexPassages(task),
-  sketch: sketchOf(task.passages.map((passage) => passage.text)),
-})
+export function indexDocument(task: IndexTask): { segment: Segment; sketch: Sketch } {
+  const segment = indexPassages(task)
+  const value = { segment, sketch: sketchOf(task.passages.map((passage) => passage.text)) }
+  const { lengths, openings, starts, postings, positions } = segment
+  // Handed over, not copied: the thread would keep what it made until it next cleans up.
+  const buffers = [lengths, openings, starts, postings, positions].map((array) => array.buffer)
+  return move({ [transferableSymbol]: buffers, [valueSymbol]: value }) as never
+}
