@@ -60,7 +60,7 @@ const IS_LATIN = /^[\u0000-\u024f\u2010-\u2027\u2030-\u203a\u20ac\u2190-\u2193\u
 
 /**
  * The words of a text in order, by Unicode word boundaries (UAX #29); punctuation and spaces are left out. Latin text is
- * parted by its characters' classes, which finds the same boundaries a hundred times faster; everything else by
+ * parted by its characters' classes, which finds the same boundaries many times faster; everything else by
  * `Intl.Segmenter`.
  */
 export const words = (text: string, language = 'en'): Word[] =>
