@@ -20,6 +20,21 @@ suite('near-duplicates', () => {
     expect(sketchOf(cut)).toEqual(sketchOf([RULES]))
     expect(likenessOf(sketchOf(['Hello there']), sketchOf(['Hello there']))).toBe(0)
   })
+
+  it('is the same in every version, since it is stored: near-duplicates of older documents are told by it', () => {
+    expect(sketchOf(['The tank is filled on Monday and drained on Friday by the warden.']).slice(0, 4)).toEqual([
+      390818552, 211507621, 12404376, 319946092,
+    ])
+  })
+
+  it('is made of whole runs of words, whatever texts they are parted into', () => {
+    const words = Array.from({ length: 40 }, (_, n) => `word${n}`)
+    const whole = sketchOf([words.join(' ')])
+    expect(whole).toHaveLength(64)
+    expect(sketchOf(words)).toEqual(whole)
+    expect(sketchOf(words.slice(0, 4))).toEqual([])
+    expect(whole.every((hash) => Number.isInteger(hash) && hash >= 0 && hash <= 0xffffffff)).toBe(true)
+  })
 })
 
 suite('conflicts between sources', () => {

@@ -40,6 +40,9 @@ describe('what a line is for', () => {
 describe('what kind of answer a question wants', () => {
   it.each([
     ['How much is a return?', 'money'],
+    ['Is the gym expensive?', 'money'],
+    ['Do you have cheap tickets?', 'yesNo'],
+    ['Is the expensive ticket worth it?', 'yesNo'],
     ['what does a bike cost?', 'money'],
     ['We are two going there and back, what will that be?', 'money'],
     ['When is the last boat?', 'time'],

@@ -17,6 +17,20 @@ describe('words', () => {
     for (const text of [...texts, odd]) expect(words(text)).toEqual(segmentedWords(text))
   })
 
+  it('finds just what it finds in made-up text as well, wherever signs and digits stand', () => {
+    const pieces = ['a', 'Zé', '7', '42', '_', "'", '’', '.', ',', ':', ';', '-', ' ', '  ', '\n', '€', '·', '(']
+    let state = 7
+    const next = () => (state = (state * 16807) % 2147483647)
+    for (let n = 0; n < 400; n++) {
+      const text = Array.from({ length: 1 + (next() % 14) }, () => pieces[next() % pieces.length]!).join('')
+      expect([text, words(text)]).toEqual([text, segmentedWords(text)])
+    }
+  })
+
+  it('keeps a raised figure with its unit', () => {
+    expect(words('120 m² or ½ a plot').map((word) => word.text)).toEqual(['120', 'm²', 'or', '½', 'a', 'plot'])
+  })
+
   it('parts text of other scripts too', () => {
     expect(words('船は何時に出ますか').length).toBeGreaterThan(2)
   })

@@ -54,7 +54,7 @@ function pieceEnd(text: string, from: number): { end: number; isClean: boolean }
   return { end: from + (space > PIECE / 4 ? space : PIECE), isClean: false }
 }
 
-/** Text whose words `latinWords` finds just as UAX #29 does: nothing beyond Latin letters and common signs. */
+/** Text whose words `latinWords` finds just as UAX #29 does, raised figures and fractions aside: nothing beyond Latin letters and common signs. */
 // eslint-disable-next-line no-control-regex -- control characters part words like spaces do
 const IS_LATIN = /^[\u0000-\u024f\u2010-\u2027\u2030-\u203a\u20ac\u2190-\u2193\u00d7]*$/
 
@@ -97,7 +97,8 @@ function latinWords(text: string): Word[] {
     const start = at
     do while (classAt(text, at) !== 0) at++
     while (joins(text, at) && ++at < text.length)
-    found.push({ text: text.slice(start, at), start, end: at })
+    // One underscore alone is a sign, by UAX #29; several are not.
+    if (at - start > 1 || text[start] !== '_') found.push({ text: text.slice(start, at), start, end: at })
   }
   return found
 }

@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { stem } from '../../text'
-import { focusOf, objectIn, pricedIn } from './grammar'
+import { stem, words } from '../../text'
+import { doneIn, focusOf, isDegree, isJudged, isPredicate, objectIn, pricedIn, saysOf, verbOf } from './grammar'
+
+/** The words of a question that a test of one word holds for. */
+const those = (question: string, test: (question: string, at: { start: number; end: number }) => boolean) =>
+  words(question)
+    .filter((word) => test(question, word))
+    .map((word) => word.text)
 
 describe('the grammar of a question', () => {
   it.each([
@@ -20,4 +26,50 @@ describe('the grammar of a question', () => {
     expect(focusOf('Which room is best for a family?')).toBe(stem('room'))
     expect(focusOf('What is the emergency number?')).toBe(stem('number'))
   })
+
+  it.each([
+    ['Is the crew friendly?', ['friendly']],
+    ['Are your rooms very old?', ['old']],
+    ['Is the queue long in summer?', []],
+    ['How long is the queue?', []],
+    ['Can a friend come along?', []],
+  ])('asks in “%s” to be %j', (question, asked) => expect(those(question, isPredicate)).toEqual(asked))
+
+  it.each([
+    ['Is the gym expensive?', ['expensive']],
+    ['Are the boats cheap?', ['cheap']],
+    ['Do you have cheap tickets?', []],
+    ['Is the expensive ticket worth it?', []],
+  ])('leaves in “%s” to the visitor whether it is %j', (question, asked) =>
+    expect(those(question, isJudged)).toEqual(asked),
+  )
+
+  it.each([
+    ['How early must I be there?', ['early']],
+    ['How loud may I play?', []],
+    ['Come early!', []],
+  ])('takes in “%s” %j for a degree', (question, asked) => expect(those(question, isDegree)).toEqual(asked))
+
+  it.each([
+    ['Is the room heated in winter?', 'Is the room heated '],
+    ['Does the boat have a bar on deck?', 'Does the boat have a bar '],
+    ['Why is the ferry late?', 'is the ferry late?'],
+    ['Is the café open on Mondays?', undefined],
+    ['Are blades included?', undefined],
+    ['Can I bring a dog?', undefined],
+  ])('says in “%s” what something is or has: %j', (question, part) => expect(saysOf(question)).toBe(part))
+
+  it.each([
+    ['Can I borrow a saw?', 'borrow'],
+    ['Do I need to apply for a plot?', 'apply'],
+    ['Can my dog swim in the pond?', 'swim'],
+    ['Who owns the mill?', 'owns'],
+    ['What is the fee?', undefined],
+  ])('knows what is to be done in “%s”: %s', (question, deed) => expect(doneIn(question)).toBe(deed && stem(deed)))
+
+  it.each([
+    ['When does the desk close?', 'close'],
+    ['When is the water turned on in spring?', 'turned'],
+    ['How do I change the logo?', undefined],
+  ])('knows what happens in “%s”: %s', (question, verb) => expect(verbOf(question)).toBe(verb && stem(verb)))
 })
