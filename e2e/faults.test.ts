@@ -168,6 +168,21 @@ describe('a visitor', () => {
   })
 })
 
+describe('what was passed on to a person', () => {
+  it('is found in the logbook, and leads to the line of the brief that asked for it', async () => {
+    const page = await world.open(`${marlow}/logbook`)
+    await page.getByRole('button', { name: /^Passed on/ }).click()
+    await expect.poll(() => page.locator('.list li').count()).toBe(1)
+    const line = page.locator('.reading li').filter({ hasText: 'rude to my mother' })
+    await page.locator('.list li button').click()
+    await line.getByText('passed on to a person').first().waitFor()
+    await line.getByRole('button', { name: 'Show workings' }).click()
+    await line.getByRole('button', { name: 'the brief', exact: true }).click()
+    await page.waitForURL(/field=boundaries\.1/)
+    await page.close()
+  })
+})
+
 describe('a narrow window', () => {
   it.each(['', '/brief', '/library', '/rehearse', '/release', '/logbook'])(
     'needs no sideways scrolling at %s',
