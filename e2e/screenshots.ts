@@ -117,8 +117,9 @@ await shoot('rehearse', `${marlow}/rehearse`, async () => {
 })
 await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
-  await page.getByRole('button', { name: 'With unanswered questions 2' }).click()
-  await page.getByRole('button', { name: /swimming pool/ }).click()
+  await page.getByRole('button', { name: 'Passed on 1' }).click()
+  await page.getByRole('button', { name: /rude to my mother/ }).click()
+  await page.getByRole('button', { name: 'Show workings' }).first().click()
 })
 await shoot('settings', '/settings')
 await shoot('talk', '/talk/marlow', async () => {
