@@ -54,10 +54,11 @@ export const checkReply: Step = async (state, context) => {
   const body = spoken.reply === '' || isEmptied ? brief.grounding.whenUnknown : spoken.reply
   const outcome = outcomeOf(state, withoutMarkers(body), spoken.citations.length, brief.grounding.whenUnknown)
   const answer = brief.grounding.cite ? body : withoutMarkers(body)
-  // Who is passed on to a person hears of that first.
-  const reply = (state.handOver ? [...state.afterwards, answer] : [answer, ...state.afterwards]).join(
-    body.includes('\n') ? '\n' : ' ',
-  )
+  // Who is passed on to a person hears of that first, and then no cheerful word.
+  const said = state.handOver
+    ? [...state.afterwards, withoutCourtesy(answer, spoken.support)]
+    : [answer, ...state.afterwards]
+  const reply = said.join(body.includes('\n') ? '\n' : ' ')
   return {
     state: {
       ...state,
@@ -82,6 +83,13 @@ export const checkReply: Step = async (state, context) => {
     },
   }
 }
+
+/** The reply from its first verdict or claim on; courtesy before it holds no markers, so places in both are the same. */
+function withoutCourtesy(reply: string, support: readonly Support[]): string {
+  const first = support.find((each) => each.isClaim || VERDICT.test(each.text))
+  return first ? reply.slice(Math.max(0, withoutMarkers(reply).indexOf(first.text))) : reply
+}
+const VERDICT = /^(?:yes|no|it depends|that is not)\b/i
 
 /** What the brief has the agent say word for word: no claims to be backed. */
 const ownLines = ({ grounding, manner, openers, boundaries }: Brief): string[] => [

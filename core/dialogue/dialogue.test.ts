@@ -147,6 +147,15 @@ describe('handing over to a person', () => {
     expect(part.reply).toMatch(/^The chair will write to you\. .*£75\.00/)
   })
 
+  it('comes before the rest of the reply, and takes the courtesy away from it', async () => {
+    const warm = briefFrom({ ...own, manner: { dials: { warmth: 100, brevity: 50 } } })
+    const cost = 'What does a large plot cost?'
+    expect((await take(cost, [], understudy, warm)).reply).not.toMatch(/^A large plot/)
+    expect((await take(`I have a complaint about your staff. ${cost}`, [], understudy, warm)).reply).toMatch(
+      /^The chair will write to you\. A large plot costs £75\.00/,
+    )
+  })
+
   it('is noted when a rule holds, whatever the model says', async () => {
     const passedOn = { to: 'the fire warden', field: 'rules.0' }
     expect((await take('When are bonfires allowed?', [], understudy, own)).handOver).toEqual(passedOn)
