@@ -36,6 +36,7 @@ export const supportSchema = z.object({
   text: z.string(),
   score: z.number(),
   isClaim: z.boolean(),
+  isVerdict: z.boolean().optional(),
   isSupported: z.boolean(),
   by: z.enum(['passage', 'brief', 'visitor', 'none']),
   passageId: z.string().optional(),

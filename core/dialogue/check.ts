@@ -1,6 +1,6 @@
 import { likeness, sentences, wordCount } from '../text'
 import { compile, type Brief } from '../brief'
-import { ownWords } from '../phrases'
+import { ownWords, phrasesFor } from '../phrases'
 import { citeReply, withoutMarkers } from './citations'
 import { withheld } from './privacy'
 import { supportOf, type Grounds } from './support'
@@ -29,6 +29,7 @@ interface Problem {
  * one are held to the same measure.
  */
 export const checkReply: Step = async (state, context) => {
+  const phrases = phrasesFor(context.brief.identity.language)
   const grounds: Grounds = {
     passages: state.found,
     brief: compile(context.brief, context.variables).lines,
@@ -39,6 +40,7 @@ export const checkReply: Step = async (state, context) => {
       ...state.memory.facts.map((fact) => fact.value),
     ],
     own: [...ownWords(context.brief.identity.language), ...ownLines(context.brief)],
+    verdicts: [phrases.yes, phrases.no, phrases.depends, phrases.notSo, phrases.noReason],
   }
   const first = check(state.reply, state, context, grounds)
   const second =
@@ -86,10 +88,9 @@ export const checkReply: Step = async (state, context) => {
 
 /** The reply from its first verdict or claim on; courtesy before it holds no markers, so places in both are the same. */
 function withoutCourtesy(reply: string, support: readonly Support[]): string {
-  const first = support.find((each) => each.isClaim || VERDICT.test(each.text))
+  const first = support.find((each) => each.isClaim || each.isVerdict)
   return first ? reply.slice(Math.max(0, withoutMarkers(reply).indexOf(first.text))) : reply
 }
-const VERDICT = /^(?:yes|no|it depends|that is not)\b/i
 
 /** What the brief has the agent say word for word: no claims to be backed. */
 const ownLines = ({ grounding, manner, openers, boundaries }: Brief): string[] => [

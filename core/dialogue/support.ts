@@ -16,6 +16,8 @@ export interface Grounds {
   readonly said: readonly string[]
   /** The agent's own set words, which claim nothing. */
   readonly own: readonly string[]
+  /** Those of them that say yes, no, or neither. */
+  readonly verdicts: readonly string[]
 }
 
 /** A heading as it is called in a reply: without its number. */
@@ -61,7 +63,10 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
       const stems = new Set(told.length > 0 ? told : content)
       const figures = [...figuresIn(body)]
       const isClaim = (content.length >= CLAIM_SIZE || figures.length > 0) && !/[:?]$/.test(body) && !own.has(item)
-      if (!isClaim) return { text, score: 1, isClaim, isSupported: true, by: 'none' }
+      if (!isClaim) {
+        const isVerdict = grounds.verdicts.includes(item)
+        return { text, score: 1, isClaim, isSupported: true, by: 'none', ...(isVerdict ? { isVerdict } : {}) }
+      }
       const best = sources
         .map((source) => ({ source, score: shareIn(stems, source.stems, said.stems) }))
         .sort((a, b) => b.score - a.score)[0]

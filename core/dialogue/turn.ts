@@ -70,6 +70,8 @@ export interface Support {
   readonly text: string
   readonly score: number
   readonly isClaim: boolean
+  /** Set on a yes, a no and the like, which claim nothing by themselves and are no courtesy either. */
+  readonly isVerdict?: boolean
   readonly isSupported: boolean
   readonly by: 'passage' | 'brief' | 'visitor' | 'none'
   readonly passageId?: string

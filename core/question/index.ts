@@ -1,5 +1,5 @@
 export { intentOf, moodOf, INTENTS, type Intent, type Mood } from './intent'
-export { answerKindOf, asking, withoutPoliteness, ANSWER_KINDS, type AnswerKind } from './kind'
+export { answerKindOf, asking, judgesPriceBy, withoutPoliteness, ANSWER_KINDS, type AnswerKind } from './kind'
 export { splitQuestion, withSubjectOf } from './parts'
 export { tamperingIn } from './guard'
 export { sidesOf, type Sides } from './sides'

@@ -40,7 +40,10 @@ const NEED_TO_KNOW =
   /\b(?:what|everything|all)(?: that)? (?:i|we|you|people|one) (?:(?:need|ought|have|want) to|should|must) know about\s+/i
 
 /** Whether something is dear is for the visitor to say: what is told is the price. */
-const JUDGES_PRICE = /^\W*(?:is|are) .*\b(?:expensive|dear|costly|pricey|cheap|affordable)\W*$/
+const JUDGES_PRICE = /^\W*(?:is|are) .*\b(expensive|dear|costly|pricey|cheap|affordable)\W*$/i
+
+/** The word by which a question asks whether something is dear: "expensive". */
+export const judgesPriceBy = (question: string): string | undefined => JUDGES_PRICE.exec(question)?.[1]
 
 /** The kind of answer a question wants; `open` when its form does not tell. */
 export function answerKindOf(line: string): AnswerKind {
@@ -54,7 +57,7 @@ export function answerKindOf(line: string): AnswerKind {
   )
     return 'summary'
   if (isComparison(text)) return 'comparison'
-  if (JUDGES_PRICE.test(text)) return 'money'
+  if (judgesPriceBy(text)) return 'money'
   if (
     /\b(?:recommend|suggest|should (?:i|we) (?:choose|take|buy|get|pick|book))\b|\b(?:best|suits?|suitable|right|good) (?:for|us|me|if|when)\b|\bwhich \w+(?: \w+){0,3} (?:suits?|fits?|is best|would you (?:recommend|suggest|take|choose)|do you (?:recommend|suggest)|should|is (?:the )?(?:best|cheapest|right))\b/.test(
       text,

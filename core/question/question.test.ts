@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import {
   answerKindOf,
   intentOf,
+  judgesPriceBy,
   moodOf,
   sidesOf,
   splitQuestion,
@@ -35,6 +36,15 @@ describe('what a line is for', () => {
     expect(moodOf('I don’t understand what you mean')).toBe('confusion')
     expect(moodOf('When does it open?')).toBeUndefined()
   })
+})
+
+describe('whether something is dear', () => {
+  it.each([
+    ['Is the gym expensive?', 'expensive'],
+    ['Are the boats cheap?', 'cheap'],
+    ['Do you have cheap tickets?', undefined],
+    ['Is the expensive ticket worth it?', undefined],
+  ])('“%s” asks by the word %s', (question, word) => expect(judgesPriceBy(question)).toBe(word))
 })
 
 describe('what kind of answer a question wants', () => {

@@ -15,7 +15,7 @@ import {
   type Term,
 } from '../../text'
 import type { PromptView } from '../../brief'
-import { asking, withoutPoliteness } from '../../question'
+import { asking, judgesPriceBy, withoutPoliteness } from '../../question'
 import { formsOf, formsOfThing, particleVerb, withSurnames } from './forms'
 import {
   capitals,
@@ -25,7 +25,6 @@ import {
   isCode,
   isDay,
   isDegree,
-  isJudged,
   isLasting,
   isName,
   isPredicate,
@@ -189,13 +188,13 @@ function roleOf(term: Term, text: string, view: View, read: Reading): Wanted['ro
   const isWhoDoes = term.stem === read.done && /^\W*who \p{L}+s\b/iu.test(text)
   // "Can I *charge* my phone" asks for no price.
   const isDeed = term.stem === read.done && /^(?:charge|become)$/i.test(surface)
+  // "Is the gym *expensive*?" asks for the price, whatever it is called.
+  const isJudged = surface === judgesPriceBy(text)
   // "For a whole year": how long, and nothing of what.
   const isOfSpan =
     /^(?:whole|entire|full)$/i.test(surface) && /^ (?:year|month|week|day|term|season)s?\b/i.test(text.slice(term.end))
   const isOfTheForm = isLight(term.stem) && !isThing(text, term) && !isWhoDoes && !isDeed && !isPredicate(text, term)
-  return isOfTheForm || isOfSpan || isDegree(text, term) || isLasting(text, term) || isJudged(text, term)
-    ? 'light'
-    : 'subject'
+  return isOfTheForm || isOfSpan || isDegree(text, term) || isLasting(text, term) || isJudged ? 'light' : 'subject'
 }
 
 /** A word that the question asks by itself stands less for another of its words: in "leave my cat … on holiday", to leave is no holiday. */

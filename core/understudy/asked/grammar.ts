@@ -26,12 +26,6 @@ export const isPredicate = (question: string, { start, end }: { start: number; e
   ) &&
   /^\W*$/.test(question.slice(end))
 
-/** "Is the gym *expensive*?" asks for the price, whatever it is called. */
-export const isJudged = (question: string, { start, end }: { start: number; end: number }): boolean =>
-  /^(?:expensive|dear|costly|pricey|cheap|affordable)$/i.test(question.slice(start, end)) &&
-  /^\W*(?:is|are)\b/i.test(question) &&
-  /^\W*$/.test(question.slice(end))
-
 /** Of a question whether something is or has something, the part that says so; what tells where, when and for whom is cut off. */
 export function saysOf(question: string): string | undefined {
   const said = question.replace(/^\W*(?:why|how come)\s+/i, '')
@@ -41,7 +35,7 @@ const IS_OR_HAS = /^\W*(?:is|are|was|were)\b|^\W*(?:do|does|did|has|have)\b.*\b(
 const BESIDE_IT =
   /(?<=\p{L} .*)\b(?:in|on|at|for|after|before|during|from|to|with|without|by|of|than|until|when|if|while|between|under)\b/iu
 /** Hours show that it is open, "bring your own" that it is not included; "dishwasher safe" is said of the dishwasher. */
-const IS_SHOWN = /\b(?:open|closed?|safe|included|provided|supplied|free|expensive)\b/i
+const IS_SHOWN = /\b(?:open|closed?|safe|included|provided|supplied|free)\b/i
 
 /** "How early", "how big": the word after "how" says what kind of answer is wanted, not what about. */
 export const isDegree = (question: string, { start, end }: { start: number; end: number }): boolean =>

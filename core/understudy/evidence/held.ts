@@ -34,7 +34,10 @@ function givesLeaveFor(text: string, question: string): boolean {
   const clauses = text.split(CLAUSE).filter(givesLeave)
   if (object === undefined || clauses.length === 0) return givesLeave(text)
   const kin = [object, ...synonymsOf(object)]
-  const isNamed = (clause: string) => kin.some((stem) => stemSet(clause.replace(PLACE, ' ')).has(stem))
+  const isNamed = (clause: string) => {
+    const stems = stemSet(clause.replace(PLACE, ' '))
+    return kin.some((stem) => stems.has(stem))
+  }
   return clauses.some((clause) => isNamed(clause) || (POINTS_BACK.test(clause) && isNamed(text)))
 }
 /** What is forbidden in rooms is not the rooms. */

@@ -24,8 +24,8 @@ export const TIMES_PER =
 /** "Places are limited to fourteen" says for how many people there is room. */
 const LIMITED = /\b(?:limited to|at most|up to|a maximum of|no more than|room for) \w+/i
 const ROOM = /\b(?:places|seats|spaces|room|people|persons|participants|guests)\b/i
-/** Headers that say for how many there is room. */
 const isPeople = (stem: string): boolean => ANYONE.has(stem) || BY_AGE.has(stem)
+/** Headers that say for how many there is room. */
 const MOST_PEOPLE = /\b(?:largest|maximum|max|most|group size|class size|places|seats|capacity|sleeps|people)\b/i
 /** People who wait or apply are counted by their names. */
 const COUNTED_BY = stemList('name applicant person resident member')
@@ -111,6 +111,7 @@ const isAlongAnother = (text: string, { end }: Quantity, question: string): bool
   return along !== undefined && asked !== undefined && alike(along) !== alike(asked)
 }
 
+/** Whether a quantity of a text is of the kind that a question asks for. */
 export const isMeasureFor = (text: string, quantity: Quantity, question: string): boolean => {
   if (isAlongAnother(text, quantity, question)) return false
   const { dimension } = quantity

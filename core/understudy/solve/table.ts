@@ -20,12 +20,8 @@ const MOST_TOLD = 4
 export const fromTable: Solver = (task): Finding | undefined => {
   const best = task.enough[0]
   if (!best || best.kind !== 'row') return rowCalled(task)
-  if (
-    /^(?:who|time)$/.test(task.kind) &&
-    needsFit(task.kind, task.asked.text) &&
-    suits(best, task.kind, task.asked) === 0
-  )
-    return undefined
+  // What holds nothing of the kind asked for answers nothing, however many of its cells are spoken of.
+  if (needsFit(task.kind, task.asked.text) && suits(best, task.kind, task.asked) === 0) return undefined
   const { rows, told, differsIn } = matchRows(best, task)
   const first = rows[0]!
   const answers = new Set(rows.map((row) => told.map((header) => valueOf(row, header)).join('|')))

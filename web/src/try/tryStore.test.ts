@@ -166,7 +166,7 @@ describe('an answer given by hand', () => {
     [
       'answered',
       'Glad you asked. Yes. Water is free [1].',
-      [said('Glad you asked.', false), said('Yes.', false), said('Water is free.', true)],
+      [said('Glad you asked.', false), { ...said('Yes.', false), isVerdict: true }, said('Water is free.', true)],
       'Yes. Water is free.',
     ],
   ] as const)('begins, when the question was %s, with what there is: %s', (outcome, reply, support, begun) =>

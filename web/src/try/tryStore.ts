@@ -238,11 +238,10 @@ async function readSource(id: string): Promise<Source> {
 export function answerToBegin({ outcome, reply, support }: Pick<Turn, 'outcome' | 'reply' | 'support'>): string {
   const plain = reply.replace(/ ?\[\d+\]/g, '')
   if (outcome === 'unknown') return /“([^“”]+)”\W*$/.exec(plain)?.[1] ?? ''
-  const first = support.find((each) => each.isClaim || VERDICT.test(each.text))
+  const first = support.find((each) => each.isClaim || each.isVerdict)
   const start = first ? plain.indexOf(first.text.trim()) : 0
   return plain.slice(Math.max(0, start))
 }
-const VERDICT = /^(?:yes|no|it depends|that is not)\b/i
 
 type NewCheck = { kind: 'outcome'; outcome: Outcome } | { kind: 'cites'; source: string }
 
