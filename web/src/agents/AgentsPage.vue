@@ -118,7 +118,10 @@ async function remove(agent: Agent): Promise<void> {
               <RouterLink :to="{ name: stage, params: { id: agent.id } }">
                 <span class="label">{{ STAGE_NAMES[stage] }}</span>
                 <span class="state"
-                  ><StateMark :state="agent.stages[stage].state" /> {{ agent.stages[stage].text }}</span
+                  ><StateMark :state="agent.stages[stage].state" />
+                  <template v-for="(part, at) in agent.stages[stage].text.split(', ')" :key="at"
+                    >{{ at > 0 ? ', ' : ' ' }}<span class="part">{{ part }}</span></template
+                  ></span
                 >
               </RouterLink>
             </li>
@@ -205,7 +208,7 @@ async function remove(agent: Agent): Promise<void> {
   margin: 0;
   padding: 0;
   display: grid;
-  grid-template-columns: repeat(4, minmax(96px, 150px)) 1fr;
+  grid-template-columns: repeat(4, minmax(96px, 124px)) 1fr;
   gap: 6px 20px;
 }
 .stages a {
@@ -219,6 +222,10 @@ async function remove(agent: Agent): Promise<void> {
 }
 .state {
   font-size: 14px;
+}
+/* A line ends between "2 unanswered" and "1 passed on", not within them. */
+.part {
+  white-space: nowrap;
 }
 .side {
   display: grid;
