@@ -1,4 +1,4 @@
-import { phrasesFor } from '../phrases'
+import { phrasesFor } from '../languages'
 import { sentences } from '../text'
 import { splitQuestion, tamperingIn } from '../question'
 import { fallsUnder, type Brief } from '../brief'

@@ -1,6 +1,6 @@
 import { likeness, sentences, wordCount } from '../text'
 import { compile, type Brief } from '../brief'
-import { ownWords, phrasesFor } from '../phrases'
+import { ownWords, phrasesFor } from '../languages'
 import { citeReply, withoutMarkers } from './citations'
 import { withheld } from './privacy'
 import { supportOf, type Grounds } from './support'

@@ -1,6 +1,6 @@
 import { contentTerms, isStopWord, synonymsOf, words } from '../text'
 import { answerKindOf } from '../question'
-import { listed, phrasesFor, type Phrases } from '../phrases'
+import { listed, phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { fillVariables, type Brief } from '../brief'
 import type { DutyState, Memory } from './memory'

@@ -1,5 +1,5 @@
 import { quantitiesIn, sentences } from '../text'
-import { listed, phrasesFor } from '../phrases'
+import { listed, phrasesFor } from '../languages'
 import type { Exchange, Step, TurnState } from './turn'
 
 /** Something a visitor told of themselves, with the words it was told in. */

@@ -1,23 +1,13 @@
-import { deu, eng, fra, ita, nld, spa } from 'stopword'
+import { FUNCTION_WORDS, SPOKEN, wordsOf, type Spoken } from '../languages'
 import { words } from './words'
 
-/** The languages texts are told apart by, stemmed in, and spoken in: BCP 47 primary tags. */
-export const SPOKEN = ['en', 'fr', 'de', 'es', 'it', 'nl'] as const
-export type Spoken = (typeof SPOKEN)[number]
-
-/** Question words and the like that the lists of function words lack; a short question has little else. */
-const MORE: Readonly<Record<Spoken, string>> = {
-  en: 'how what when where who why which does can may my your much many there is are the please have need',
-  fr: 'où quand comment combien pourquoi quel quelle quels quelles est-ce puis-je je peux vous bonjour merci avec heure',
-  de: 'wo wann wie warum welche welcher welches kann darf ich ihr gibt kostet bitte hallo danke viel mein uhr',
-  es: 'dónde cuándo cómo cuánto cuánta cuántos qué quién puedo hay hola gracias cuesta hora mi',
-  it: 'dove quando come quanto quanta perché quale quali posso è ciao grazie costa ora mio mia',
-  nl: 'waar wanneer hoe hoeveel waarom welke kan mag ik je jullie hallo dank kost mijn uur er zijn wat',
-}
-const LISTS: Readonly<Record<Spoken, readonly string[]>> = { en: eng, fr: fra, de: deu, es: spa, it: ita, nl: nld }
+export { SPOKEN, type Spoken }
 
 /** The function words of one language, in lower case. */
-export const functionWords = (language: Spoken): readonly string[] => [...LISTS[language], ...MORE[language].split(' ')]
+export const functionWords = (language: Spoken): readonly string[] => [
+  ...FUNCTION_WORDS[language],
+  ...wordsOf(language).function.split(' '),
+]
 
 let bits: Map<string, number> | undefined
 /** Which languages a word is a function word of, one bit each. */

@@ -1,6 +1,6 @@
 import { wordCount } from '../text'
 import type { PromptView } from '../brief'
-import type { Phrases } from '../phrases'
+import type { Phrases } from '../languages'
 import { closer, emojiFor, hedged, inRegister, opener } from './manner'
 import { inWantedWords, isAllowed, type Orders } from './obey'
 import type { Finding, Piece } from './task'

@@ -1,7 +1,7 @@
 import { finished } from '../text'
 import type { PromptView } from '../brief'
 import type { Intent } from '../question'
-import { inFormality, type Phrases } from '../phrases'
+import { inFormality, type Phrases } from '../languages'
 import { pick } from './manner'
 
 /** The reply to a line that asks nothing of the library: a greeting, thanks, an insult, despair, an empty line. */

@@ -1,7 +1,7 @@
 import { languageOf, quantitiesIn, spokenTag } from '../text'
 import { parsePrompt, type PromptView } from '../brief'
 import { parseQuestionMessage, type ChatMessage, type GivenPassage, type Model, type ModelEvent } from '../dialogue'
-import { phrasesFor, type Phrases } from '../phrases'
+import { phrasesFor, type Phrases } from '../languages'
 import { answerKindOf, intentOf, splitQuestion } from '../question'
 import type { Situation } from '../rules'
 import { compose } from './compose'

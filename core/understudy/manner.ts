@@ -1,5 +1,5 @@
 import type { PromptView } from '../brief'
-import { CASUAL, FORMAL, inFormality, type Phrases } from '../phrases'
+import { CASUAL, FORMAL, inFormality, type Phrases } from '../languages'
 
 const CONTRACTIONS: readonly (readonly [full: string, short: string])[] = [
   ['do not', 'don’t'],

@@ -1,7 +1,7 @@
 import { finished, stemSet } from '../text'
 import type { PromptView } from '../brief'
 import type { GivenPassage } from '../dialogue'
-import { listed, type Phrases } from '../phrases'
+import { listed, type Phrases } from '../languages'
 import { answerKindOf } from '../question'
 import { gatherEvidence, isOfOtherTimes, type Evidence } from './evidence'
 import { askedOf, heldBy, type Asked } from './asked'

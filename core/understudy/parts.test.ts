@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { briefFrom, compile, parsePrompt } from '../brief'
-import { listed, phrasesFor } from '../phrases'
+import { listed, phrasesFor } from '../languages'
 import { answerKindOf } from '../question'
 import { gatherEvidence, THIN } from './evidence'
 import { closer, emojiFor, hedged, inRegister, opener, pick, unitsAllowed } from './manner'

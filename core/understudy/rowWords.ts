@@ -1,5 +1,5 @@
 import { daysIn, finished, isEnglishWord, stemSet } from '../text'
-import { listed } from '../phrases'
+import { listed } from '../languages'
 import type { Evidence } from './evidence'
 import { hitsValue } from './rows'
 import type { Piece, Task } from './task'

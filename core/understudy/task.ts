@@ -2,7 +2,7 @@ import type { AnswerKind } from '../question'
 import type { PromptView } from '../brief'
 import type { GivenPassage } from '../dialogue'
 import type { Evidence } from './evidence'
-import type { Phrases } from '../phrases'
+import type { Phrases } from '../languages'
 import type { Cell } from './units'
 import type { Asked } from './asked'
 

@@ -4,7 +4,7 @@ import { gatherEvidence, type Evidence } from '../evidence'
 import { sayUnit } from '../phrase'
 import { headersOf, isRunningNumber } from '../rows'
 import { asNoun, sayCell } from '../rowWords'
-import { listed } from '../../phrases'
+import { listed } from '../../languages'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { keyOf, unitsOf } from '../units'
 

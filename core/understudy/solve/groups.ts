@@ -1,6 +1,6 @@
 import { numberOf, quantitiesIn, sayMoney, stem, stemSet } from '../../text'
 import { type Evidence } from '../evidence'
-import { listed } from '../../phrases'
+import { listed } from '../../languages'
 import type { Finding, Party, Task } from '../task'
 
 /** So many of something that has a price. */

@@ -1,6 +1,6 @@
 import { words, stemSet } from '../../text'
 import { INFLECTED, isWritten, THIN } from '../evidence'
-import { listed } from '../../phrases'
+import { listed } from '../../languages'
 import type { Finding, Piece, Solver, Task } from '../task'
 import { isStep, unitsOf, withoutBullet, type Unit } from '../units'
 import { heldBy } from '../asked'

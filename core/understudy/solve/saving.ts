@@ -1,7 +1,7 @@
 import { sayMoney, stemSet } from '../../text'
 import { oneSum } from '../rows'
 import type { Evidence } from '../evidence'
-import { listed } from '../../phrases'
+import { listed } from '../../languages'
 import { asNoun, sayCell } from '../rowWords'
 import type { Finding, Solver, Task } from '../task'
 import { heldBy, type Wanted } from '../asked'

@@ -1,7 +1,7 @@
 import { needsFit, suits } from '../fit'
 import { distinct, matchRows, valueOf } from '../rows'
 import { asNoun, rowPiece } from '../rowWords'
-import { listed } from '../../phrases'
+import { listed } from '../../languages'
 import { finished, stemSet } from '../../text'
 import { heldBy } from '../asked'
 import type { Evidence } from '../evidence'

@@ -1,12 +1,10 @@
-import { de } from './de'
-import { en } from './en'
-import { es } from './es'
-import { fr } from './fr'
-import { it } from './it'
-import { nl } from './nl'
+import { de } from './de/phrases'
+import { en } from './en/phrases'
+import { es } from './es/phrases'
+import { fr } from './fr/phrases'
+import { it } from './it/phrases'
+import { nl } from './nl/phrases'
 import type { Phrases, Register } from './phrases'
-
-export type { Phrases, Register } from './phrases'
 
 const BY_LANGUAGE: Readonly<Record<string, Phrases>> = { en, fr, de, es, it, nl }
 

@@ -1,4 +1,4 @@
-import type { Phrases } from './phrases'
+import type { Phrases } from '../phrases'
 
 /** Spanish. */
 export const es: Phrases = {

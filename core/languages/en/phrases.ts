@@ -1,4 +1,4 @@
-import type { Phrases } from './phrases'
+import type { Phrases } from '../phrases'
 
 /** English; written for Britain and read as well in America. */
 /** "Days", "opening times"; not "address" or "bus". */

@@ -3,7 +3,7 @@ import { briefFrom } from '../brief'
 import { takeTurn } from '../dialogue'
 import { SPOKEN } from '../text'
 import { understudy } from '../understudy'
-import { inFormality, listed, ownWords, phrasesFor } from './index'
+import { inFormality, listed, ownWords, phrasesFor } from '.'
 
 const library = { search: () => [] }
 

@@ -1,0 +1,76 @@
+/**
+ * The words of a language that reading needs, as data. A list is written in one string, its phrases parted by commas; a
+ * phrase is small letters and spaces. `^` at its start means that it begins a sentence (courtesies before it aside), `…`
+ * stands for up to four words.
+ */
+export interface LanguageWords {
+  /** Function words that the package's lists lack, parted by spaces: a short question has little else. */
+  readonly function: string
+  readonly greeting: string
+  readonly thanks: string
+  readonly farewell: string
+  /** What may stand beside them without making a question of the line. */
+  readonly courtesy: string
+  /** Asks who or what the agent is. */
+  readonly identity: string
+  /** Asks what the agent knows of the visitor: their name. */
+  readonly ownName: string
+  /** Asks for a person: how one is reached, and whom. Both must stand in a line. */
+  readonly reach: string
+  readonly person: string
+  /** Asks for a person all by itself. */
+  readonly personAlone: string
+  /** What is noted of a line, though it is answered: abuse, despair, danger to life, orders to the agent. */
+  readonly insult: string
+  readonly distress: string
+  readonly emergency: string
+  readonly orders: string
+  /** How each kind of answer is asked for; the first kind that fits is meant, in this order. */
+  readonly asks: Readonly<Record<AskedFor, string>>
+  /** Words that begin a question which wants a yes or a no. */
+  readonly auxiliaries: string
+  /** Ask whether something is allowed. */
+  readonly leave: string
+  readonly denial: string
+  /** Makes a statement hold in part: where one stands, neither a yes nor a no is sure. */
+  readonly unsure: string
+  /** Says that something is there or may be done, where a bare statement would not. */
+  readonly leaveGiven: string
+  /** Words that point back to what was said before. */
+  readonly pointing: string
+  /** What a line leads on with. */
+  readonly leadsOn: string
+  /** Joins two questions in one sentence. */
+  readonly joins: string
+  /** What asking for a kind of answer is about, though the word is not said: "when" is about a time. */
+  readonly about: Partial<Readonly<Record<AskedFor, string>>>
+  /** Words for whoever writes to an agent: in a condition they say nothing. */
+  readonly visitor: string
+  /** Carry the form of a request more than its subject. */
+  readonly light: string
+  /** Names of things everybody puts for each other, a thing a line. */
+  readonly names: string
+  /** Cost nothing. */
+  readonly free: string
+  /** Words that mark a reason. */
+  readonly because: string
+}
+
+/** Kinds of answer that the wording of a question asks for; "yesNo" and "open" are told when none of these fits. */
+export const ASKED_FOR = [
+  'summary',
+  'comparison',
+  'meaning',
+  'reason',
+  'money',
+  'duration',
+  'time',
+  'measure',
+  'count',
+  'place',
+  'person',
+  'howTo',
+  'list',
+  'choice',
+] as const
+export type AskedFor = (typeof ASKED_FOR)[number]
