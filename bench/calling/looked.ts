@@ -152,4 +152,44 @@ export const looked: readonly Called[] = [
     by: ['How old do you have to be?', 'Can a 15-year-old come alone?', 'From what age can children go in the sauna?', 'am I too old for this', 'Is it for adults only?'],
     not: ['How old is the building?', 'What is the speed limit?', 'Is it for sale?', 'Am I too late?', 'From what day is it open?'],
   },
+  {
+    when: 'someone asks about the kiln',
+    by: ['How hot does the kiln get?', 'When is the next firing?', 'can I put my bowl in the kiln today', 'Who switches the kiln on?', 'Is the kiln electric?'],
+    not: ['How hot is the soup?', 'Can I put my bag in the locker?', 'Where do I wash my hands?', 'Who teaches on Monday?', 'Do you have clay?'],
+  },
+  {
+    when: 'the visitor mentions puffins',
+    by: ['When can I see the puffins?', 'are there puffins on the island in May', 'Do puffins bite?', 'We saw a puffin yesterday!'],
+    not: ['When can I see the doctor?', 'Are there seals on the island?', 'Do you sell muffins?', 'We saw a film yesterday.'],
+  },
+  {
+    when: 'they ask about bare-root trees',
+    by: ['When do I plant bare roots?', 'Are bare-root apples cheaper?', 'how long can a bare root tree stay out of the ground', 'Do you ship bare-root plants in April?'],
+    not: ['How tall is the tree?', 'When do you open?', 'Do you sell pots?', 'My feet are bare, can I come in?', 'How do I prune roses?'],
+  },
+  {
+    when: 'asked about the yearly report',
+    by: ['Where can I read the annual report?', 'When does the report for this year come out?', 'who writes the yearly report', 'Can I have last year’s report?'],
+    not: ['What do you charge per year?', 'I want to report a fault', 'Who writes the songs?', 'When did you open?'],
+  },
+  {
+    when: 'someone says that a machine beeps',
+    by: ['My washing machine keeps beeping', 'What does it mean when the machine beeps three times?', 'the dryer makes a beeping sound', 'Why is the coffee machine beeping?'],
+    not: ['How much is the machine?', 'My washing machine is white', 'What does it mean to descale?', 'Do you sell coffee?'],
+  },
+  {
+    when: 'the question is about the night shift',
+    by: ['Who works nights?', 'What do I get paid for the night shift?', 'Can I swap my night shift with Ana?', 'when does the night shift end'],
+    not: ['Good night!', 'What do I get paid for overtime?', 'Where do I change clothes?', 'When is the party tonight?'],
+  },
+  {
+    when: 'it is about the swimming pool',
+    by: ['How deep is the pool?', 'is the water heated', 'Can I swim lengths in the morning?', 'Are there lanes for fast swimmers?', 'Do I need a cap in the pool?'],
+    not: ['How deep is the hole?', 'Is the room heated?', 'Can I run in the morning?', 'Do you have a pool table?', 'Do I need a coat?'],
+  },
+  {
+    when: 'someone wants to exchange a plant that died',
+    by: ['The rose I bought has died, can I have a new one?', 'My tree did not survive the winter. Do you replace it?', 'the lavender is dead after two weeks'],
+    not: ['When do roses flower?', 'Do you sell lavender?', 'My grandfather died, can I cancel?', 'How do trees survive the winter?'],
+  },
 ]

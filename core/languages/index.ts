@@ -38,3 +38,5 @@ export const FUNCTION_WORDS: Readonly<Record<Spoken, readonly string[]>> = {
   it: ita,
   nl: nld,
 }
+
+export { topicsOf, type Topic } from './topics'

@@ -6,6 +6,8 @@
 export interface LanguageWords {
   /** Function words that the package's lists lack, parted by spaces: a short question has little else. */
   readonly function: string
+  /** Contractions and hasty spellings with what they stand for: "u=you". */
+  readonly hasty: string
   readonly greeting: string
   readonly thanks: string
   readonly farewell: string
@@ -60,17 +62,17 @@ export interface LanguageWords {
 export const ASKED_FOR = [
   'summary',
   'comparison',
-  'meaning',
   'reason',
-  'money',
   'duration',
+  'count',
+  'money',
   'time',
   'measure',
-  'count',
   'place',
   'person',
   'howTo',
-  'list',
   'choice',
+  'meaning',
+  'list',
 ] as const
 export type AskedFor = (typeof ASKED_FOR)[number]

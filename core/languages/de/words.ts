@@ -3,6 +3,8 @@ import type { LanguageWords } from '../words'
 /** German. */
 export const words: LanguageWords = {
   function: 'wo wann wie warum welche welcher welches kann darf ich ihr gibt kostet bitte hallo danke viel mein uhr',
+  hasty:
+    'gibts=gibt es, gehts=geht es, kann\'s=kann es, habts=habt ihr, bin\'s=bin es',
   greeting: 'hallo, hi, hey, guten tag, guten morgen, guten abend, moin, servus, grüß gott, grüezi',
   thanks: 'danke, vielen dank, danke schön, dankeschön, super, perfekt, prima, ok, okay, alles klar',
   farewell: 'tschüss, auf wiedersehen, bis bald, ciao, bis morgen, das war alles, gute nacht',

@@ -3,6 +3,8 @@ import type { LanguageWords } from '../words'
 /** English, of Britain and America. */
 export const words: LanguageWords = {
   function: 'how what when where who why which does can may my your much many there is are the please have need',
+  hasty:
+    'what\'s=what is, whats=what is, where\'s=where is, wheres=where is, who\'s=who is, how\'s=how is, when\'s=when is, i\'m=i am, im=i am, that\'s=that is, it\'s=it is, you\'re=you are, u=you, r=are, ur=your, pls=please, plz=please, wot=what, wat=what, wen=when, duz=does, dos=does, cud=could, wud=would, thx=thanks, tmrw=tomorrow, gonna=going to, wanna=want to, dunno=do not know, abt=about, bc=because, info=information, y=why, w/=with',
   greeting:
     'hi, hello, hey, hiya, howdy, greetings, good morning, good afternoon, good evening, good day, hello there, hi there',
   thanks:

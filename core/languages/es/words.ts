@@ -3,6 +3,8 @@ import type { LanguageWords } from '../words'
 /** Spanish. */
 export const words: LanguageWords = {
   function: 'dónde cuándo cómo cuánto cuánta cuántos qué quién puedo hay hola gracias cuesta hora mi',
+  hasty:
+    'q=que, xq=por qué, tb=también, porq=porque',
   greeting: 'hola, buenos días, buenas tardes, buenas noches, buenas',
   thanks: 'gracias, muchas gracias, perfecto, genial, vale, de acuerdo, ok',
   farewell: 'adiós, hasta luego, hasta mañana, hasta pronto, eso es todo, chao',

@@ -3,6 +3,8 @@ import type { LanguageWords } from '../words'
 /** French. */
 export const words: LanguageWords = {
   function: 'où quand comment combien pourquoi quel quelle quels quelles est-ce puis-je je peux vous bonjour merci avec heure',
+  hasty:
+    'svp=s\'il vous plaît, qd=quand, pk=pourquoi, stp=s\'il te plaît',
   greeting: 'bonjour, bonsoir, salut, coucou, allô',
   thanks: 'merci, merci beaucoup, mille mercis, parfait, super, d\'accord, ok',
   farewell: 'au revoir, à bientôt, à demain, bonne nuit, c\'est tout, adieu',

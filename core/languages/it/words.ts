@@ -3,6 +3,8 @@ import type { LanguageWords } from '../words'
 /** Italian. */
 export const words: LanguageWords = {
   function: 'dove quando come quanto quanta perché quale quali posso è ciao grazie costa ora mio mia',
+  hasty:
+    'cmq=comunque, xché=perché, nn=non',
   greeting: 'ciao, salve, buongiorno, buonasera, buon pomeriggio',
   thanks: 'grazie, grazie mille, molte grazie, perfetto, va bene, ok, ottimo',
   farewell: 'arrivederci, a presto, a domani, addio, buonanotte, è tutto',

@@ -3,6 +3,8 @@ import type { LanguageWords } from '../words'
 /** Dutch. */
 export const words: LanguageWords = {
   function: 'waar wanneer hoe hoeveel waarom welke kan mag ik je jullie hallo dank kost mijn uur er zijn wat',
+  hasty:
+    '\'t=het, \'k=ik, aub=alstublieft, ff=even',
   greeting: 'hallo, hoi, hey, goedemorgen, goedemiddag, goedenavond, goedendag, dag',
   thanks: 'dank je, dank u, bedankt, dankjewel, dankuwel, hartelijk dank, perfect, prima, oké, ok',
   farewell: 'tot ziens, doei, dag, tot morgen, tot straks, dat was alles, welterusten',

@@ -1,0 +1,86 @@
+import { cosine } from '../meaning'
+import { sharedTopic } from './topics'
+import { relatedBy, type Sense, type SenseWord } from './sense'
+
+/** What is measured of a condition and a line; the weights of a judgement have these names, in this order. */
+export const FEATURES = ['topic', 'elsewhere', 'mean', 'bad', 'good', 'plain', 'plainSpoken', 'plainKey', 'plainBack'] as const
+export type Features = Readonly<Record<(typeof FEATURES)[number], number>>
+
+/** Vectors nearer than this are of the same subject as often as not; below it they say nothing. */
+const NO_NEARNESS = 0.25
+/** Words whose vectors only are near never count as much as the same word. */
+const MOST_BY_VECTOR = 0.85
+
+/** How much one word stands for another, 0..1: itself, one put for it, or one used in the same company. */
+export function alike(a: SenseWord, b: SenseWord): number {
+  const related = relatedBy(a.stem, b.stem)
+  if (related === 1 || !a.vector || !b.vector) return related
+  const near = (cosine(a.vector, b.vector) - NO_NEARNESS) / (1 - NO_NEARNESS)
+  return Math.max(related, Math.min(MOST_BY_VECTOR, Math.max(0, near)))
+}
+
+/**
+ * Measures how much a line is about what a condition says. `topic`: both show one subject; `elsewhere`: the line shows
+ * subjects, and none of them is the condition's; `mean`: how near both are as a whole; `bad` and `good`: both sound so. A condition of no known subject
+ * (`plain`) is met by its own words: the share spoken of, its most telling word, and the share of the line it speaks of.
+ */
+export function measure(condition: Sense, line: Sense): Features {
+  const [to, back] = [new Float64Array(condition.words.length), new Float64Array(line.words.length)]
+  condition.words.forEach((one, c) => {
+    line.words.forEach((other, l) => {
+      const how = alike(one, other)
+      to[c] = Math.max(to[c]!, how)
+      back[l] = Math.max(back[l]!, how)
+    })
+  })
+  const { words, topics } = condition
+  const key = words.reduce((best, each, at) => (each.weight > (words[best]?.weight ?? 0) ? at : best), 0)
+  const isPlain = topics.size === 0
+  const topic = sharedTopic(topics, line.topics)
+  return {
+    topic,
+    elsewhere: !isPlain && topic === 0 && line.topics.size > 0 ? 1 : 0,
+    mean: meanNearness(condition, line),
+    bad: Math.min(condition.mood.bad, line.mood.bad),
+    good: Math.min(condition.mood.good, line.mood.good),
+    plain: isPlain ? 1 : 0,
+    plainSpoken: isPlain ? share(words, to) : 0,
+    plainKey: isPlain ? (to[key] ?? 0) : 0,
+    plainBack: isPlain ? share(line.words, back) : 0,
+  }
+}
+
+function share(words: readonly SenseWord[], held: Float64Array): number {
+  let [sum, whole] = [0, 0]
+  words.forEach(({ weight }, at) => {
+    sum += weight * held[at]!
+    whole += weight
+  })
+  return whole === 0 ? 0 : sum / whole
+}
+
+function meanNearness({ mean: a }: Sense, { mean: b }: Sense): number {
+  if (!a || !b) return 0
+  let [ab, aa, bb] = [0, 0, 0]
+  for (let at = 0; at < a.length; at++) {
+    ab += a[at]! * b[at]!
+    aa += a[at]! ** 2
+    bb += b[at]! ** 2
+  }
+  return aa === 0 || bb === 0 ? 0 : Math.max(0, ab / Math.sqrt(aa * bb))
+}
+
+/** How near two lines are, 0..1: what each speaks of the other, and whether both show one subject. */
+export function closeness(a: Sense, b: Sense): number {
+  if (a.text.trim().toLowerCase() === b.text.trim().toLowerCase()) return 1
+  const [to, back] = [new Float64Array(a.words.length), new Float64Array(b.words.length)]
+  a.words.forEach((one, x) => {
+    b.words.forEach((other, y) => {
+      const how = alike(one, other)
+      to[x] = Math.max(to[x]!, how)
+      back[y] = Math.max(back[y]!, how)
+    })
+  })
+  const both = Math.sqrt(share(a.words, to) * share(b.words, back))
+  return Math.min(1, Math.max(both, 0.75 * both + 0.45 * sharedTopic(a.topics, b.topics)))
+}

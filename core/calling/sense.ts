@@ -1,0 +1,88 @@
+import { wordsOf, type Spoken } from '../languages'
+import { KNOWN_WORDS, meaningsOf, vectorOf, type WordVector } from '../meaning'
+import { find, tokensOf, wordsIn } from '../reading'
+import { contentTerms, languageOf, synonymsOf } from '../text'
+import { moodOfWords, type Mood } from './mood'
+import { topicsIn, type Topics } from './topics'
+
+/** One word of a text as meaning is compared: its stem, how much it counts, and its vector where one is known. */
+export interface SenseWord {
+  readonly stem: string
+  readonly word: string
+  /** 0..1: rarer words say more of what a text is about; words of form next to nothing. */
+  readonly weight: number
+  readonly vector: WordVector | undefined
+}
+
+/** What a text is about, ready to be compared: its words, their weighted mean, and its mood. */
+export interface Sense {
+  readonly text: string
+  readonly words: readonly SenseWord[]
+  readonly mean: Float64Array | undefined
+  readonly mood: Mood
+  readonly topics: Topics
+}
+
+const LIGHT = 0.12
+/** A word that no list of common words knows is a name or a term: it says most. */
+const UNKNOWN = 1
+
+const LOG_ALL = Math.log(KNOWN_WORDS + ROUND())
+function ROUND(): number {
+  return 10
+}
+
+/** How much a word says by how rare it is: the share of the logarithm of its rank. */
+function weightOf(word: string, vector: WordVector | undefined, light: ReadonlySet<string>): number {
+  if (light.has(word)) return LIGHT
+  if (!vector) return UNKNOWN
+  return Math.max(LIGHT, (Math.log(vector.rank + ROUND()) - Math.log(ROUND())) / (LOG_ALL - Math.log(ROUND())))
+}
+
+/** The sense of a text, with words that are implied though not said added at half their weight. */
+export function senseOf(text: string, implied: readonly string[] = []): Sense {
+  const language = languageOf(text)
+  const light = wordsIn(wordsOf(language).light)
+  const seen = new Set<string>()
+  const words: SenseWord[] = []
+  const add = (stem: string, word: string, share: number) => {
+    if (seen.has(stem)) return
+    seen.add(stem)
+    const vector = language === 'en' ? vectorOf(word) : undefined
+    words.push({ stem, word, weight: share * weightOf(word, vector, light), vector })
+  }
+  for (const term of contentTerms(text)) add(term.stem, text.slice(term.start, term.end).toLowerCase(), 1)
+  for (const word of implied) for (const term of contentTerms(word)) add(term.stem, word, IMPLIED)
+  const mood = moodOfWords(tokensOf(text).map((token) => token.text))
+  return { text, words, mean: meanOf(words), mood, topics: topicsIn(text, language) }
+}
+const IMPLIED = 0.6
+
+function meanOf(words: readonly SenseWord[]): Float64Array | undefined {
+  let mean: Float64Array | undefined
+  for (const { vector, weight } of words) {
+    if (!vector) continue
+    mean ??= new Float64Array(vector.bytes.length)
+    for (let at = 0; at < mean.length; at++) mean[at]! += weight * vector.bytes[at]!
+  }
+  return mean
+}
+
+/** The condition without the words for whoever it is about and what they do: "someone asks about parking" is "parking". */
+export function subjectOf(condition: string, language: Spoken = languageOf(condition)): string {
+  const tokens = tokensOf(condition)
+  const { visitor } = wordsOf(language)
+  const who = find(visitor, tokens)
+  return who && who.from === 0 && who.to < tokens.length ? condition.slice(tokens[who.to]!.start) : condition
+}
+
+/** Words put for each other: everyday synonyms, and what a dictionary relates, by stem. */
+export function relatedBy(a: string, b: string): number {
+  if (a === b) return 1
+  if (synonymsOf(a).has(b)) return SYNONYM
+  for (const { stems, share } of meaningsOf(a)) if (stems.length === 1 && stems[0] === b) return RELATED * share
+  for (const { stems, share } of meaningsOf(b)) if (stems.length === 1 && stems[0] === a) return RELATED * share
+  return 0
+}
+const SYNONYM = 0.9
+const RELATED = 0.9

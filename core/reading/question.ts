@@ -1,0 +1,94 @@
+import { ASKED_FOR, wordsOf, type AskedFor, type Spoken } from '../languages'
+import { contentTerms, isStopWord, quantitiesIn, daysIn, monthsIn, type Quantity } from '../text'
+import { find, holds, tokensOf, wordsIn, type Token } from './matcher'
+
+/** What kind of answer a question wants; `yesNo` and `open` when no wording asks for more. */
+export const ANSWER_KINDS = [...ASKED_FOR, 'yesNo', 'open'] as const
+export type AnswerKind = AskedFor | 'yesNo' | 'open'
+
+/** A word of a question that carries what it is about. */
+export interface QuestionTerm {
+  readonly stem: string
+  /** As written, in small letters. */
+  readonly word: string
+  /** Written with a capital inside a sentence, or with a figure: a name, a code. */
+  readonly isName: boolean
+  /** Carries the form of the question more than its subject. */
+  readonly isLight: boolean
+}
+
+/** One question of a line, read once; everything that answers it looks here. */
+export interface Question {
+  readonly text: string
+  readonly language: Spoken
+  readonly kind: AnswerKind
+  /** It begins as a question does that wants a yes or a no. */
+  readonly isYesNo: boolean
+  /** It asks whether something may be done. */
+  readonly asksLeave: boolean
+  readonly terms: readonly QuestionTerm[]
+  /** Words that what is asked for is about, though they are not said: "when" is about a time. */
+  readonly implied: readonly string[]
+  readonly quantities: readonly Quantity[]
+  readonly days: ReadonlySet<number>
+  readonly months: ReadonlySet<number>
+}
+
+/** Reads one question. */
+export function readQuestion(text: string, language: Spoken): Question {
+  const words = wordsOf(language)
+  const tokens = tokensOf(text)
+  const opening = openingOf(tokens, language)
+  const kind = ASKED_FOR.find((each) => find(words.asks[each], tokens, opening))
+  const isYesNo = wordsIn(words.auxiliaries).has(tokens[opening]?.text ?? '') && !isPolite(tokens, opening)
+  return {
+    text,
+    language,
+    kind: kind ?? (isYesNo ? 'yesNo' : 'open'),
+    isYesNo,
+    asksLeave: holds(words.leave, tokens),
+    terms: termsOf(text.slice(tokens[opening]?.start ?? 0), language),
+    implied: kind === undefined ? [] : (words.about[kind] ?? '').split(' ').filter(Boolean),
+    quantities: quantitiesIn(text),
+    days: daysIn(text),
+    months: monthsIn(text),
+  }
+}
+
+/** Where a sentence begins once greetings and the words that lead on are left out. */
+function openingOf(tokens: readonly Token[], language: Spoken): number {
+  const { greeting, thanks, leadsOn } = wordsOf(language)
+  let at = 0
+  for (let isGoing = true; isGoing; ) {
+    const next = [greeting, thanks, leadsOn, 'please, then, also, oh, well, sorry, excuse me']
+      .map((list) => find(list, tokens.slice(at)))
+      .find((match) => match?.from === 0)
+    isGoing = next !== undefined && at + next.to < tokens.length
+    if (isGoing) at += next!.to
+  }
+  return at
+}
+
+/** "Can you tell me when …" wants no yes. */
+const isPolite = (tokens: readonly Token[], opening: number): boolean =>
+  holds('can you tell, could you tell, can you please, could you please, can you say, can you explain, could you explain, can you show, can you give, could you give, would you tell, do you know, can you help', tokens.slice(opening, opening + 5))
+
+function termsOf(text: string, language: Spoken): QuestionTerm[] {
+  const light = wordsIn(wordsOf(language).light)
+  const found = new Map<string, QuestionTerm>()
+  for (const term of contentTerms(text)) {
+    const written = text.slice(term.start, term.end)
+    const word = written.toLowerCase()
+    const isFirst = /^\W*$/.test(text.slice(0, term.start)) || /[.!?]\s*$/.test(text.slice(0, term.start))
+    const isCode = /\d/.test(written) && /\p{L}/u.test(written)
+    const isName = isCode || (!isFirst && language !== 'de' && /^\p{Lu}\p{L}/u.test(written))
+    if (found.has(term.stem)) continue
+    found.set(term.stem, {
+      stem: term.stem,
+      word,
+      isName,
+      isLight: !isName && (light.has(word) || isStopWord(word, language)),
+    })
+  }
+  return [...found.values()]
+}

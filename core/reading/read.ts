@@ -1,0 +1,135 @@
+import { wordsOf, type LanguageWords, type Spoken } from '../languages'
+import { languageOf, sentences } from '../text'
+import { find, holds, tokensOf, without, wordsIn, type Token } from './matcher'
+import { readQuestion, type Question } from './question'
+
+/** What a line is for: a courtesy, a question about agent or visitor, a wish for a person, or a question to be answered. */
+export const ACTS = ['greeting', 'thanks', 'farewell', 'identity', 'ownName', 'person', 'insult', 'empty', 'question'] as const
+export type Act = (typeof ACTS)[number]
+
+/** What is noted of a line though it is answered. */
+export const SIGNALS = ['insult', 'distress', 'emergency', 'orders'] as const
+export type Signal = (typeof SIGNALS)[number]
+
+/** A visitor's line, read once: what it is for, and each of its questions. */
+export interface Reading {
+  readonly said: string
+  readonly language: Spoken
+  readonly act: Act
+  readonly signals: readonly Signal[]
+  /** At least one; a line that asks nothing is its own. */
+  readonly questions: readonly Question[]
+}
+
+/** A line with more questions than this is answered as one. */
+const MOST_QUESTIONS = 4
+
+/**
+ * Reads a line. `own` is the language of the brief, which a line too short to tell is taken to be in; `name` the
+ * agent's own, which may stand in a greeting.
+ */
+export function readLine(said: string, own: Spoken = 'en', name = ''): Reading {
+  const language = languageOf(said, own)
+  const words = wordsOf(language)
+  const tokens = tokensOf(writtenOut(said, language))
+  return {
+    said,
+    language,
+    act: actOf(tokens, words, name),
+    signals: SIGNALS.filter((signal) => holds(words[signal], tokens)),
+    questions: partsOf(writtenOut(said, language), language).map((part) => readQuestion(part, language)),
+  }
+}
+
+/** Whether a line only greets, thanks or leaves: nothing but courtesy is left of it. */
+function actOf(tokens: readonly Token[], words: LanguageWords, name: string): Act {
+  if (tokens.length === 0) return 'empty'
+  if (holds(words.ownName, tokens)) return 'ownName'
+  if (holds(words.identity, tokens)) return 'identity'
+  if (asksForPerson(tokens, words)) return 'person'
+  const { greeting, thanks, farewell, courtesy } = words
+  const names = name.toLowerCase().split(/\s+/)
+  const rest = without([farewell, greeting, thanks, courtesy], tokens).filter(({ text }) => !names.includes(text))
+  if (rest.length > 0) return without([words.insult, courtesy, words.pointing], tokens).length === 0 ? 'insult' : 'question'
+  if (holds(farewell, tokens)) return 'farewell'
+  if (holds(thanks, tokens)) return 'thanks'
+  return holds(greeting, tokens) ? 'greeting' : 'empty'
+}
+
+/** A wish for a person is short, or begins with it: whoever asks for more is answered. */
+const LONGEST_WISH = 14
+function asksForPerson(tokens: readonly Token[], words: LanguageWords): boolean {
+  if (tokens.length > LONGEST_WISH) return false
+  if (holds(words.personAlone, tokens)) return true
+  const [reach, person] = [find(words.reach, tokens), find(words.person, tokens)]
+  if (!reach || !person || person.from < reach.from || person.from - reach.to > 3) return false
+  return without([words.reach, words.person, words.courtesy, words.auxiliaries, words.pointing, words.light], tokens).filter(({ text }) => !WITH.has(text)).length === 0
+}
+const WITH = new Set('to with a an i you me we in from on just could can would who whom where how is there please'.split(' '))
+
+/** The line with hasty spellings and contractions of question words written out. */
+export function writtenOut(said: string, language: Spoken): string {
+  const replaced = hastyOf(language)
+  return said.replace(/[\p{L}’']+/gu, (word) => replaced.get(word.toLowerCase().replace(/’/g, "'")) ?? word)
+}
+
+const hasty = new Map<Spoken, ReadonlyMap<string, string>>()
+function hastyOf(language: Spoken): ReadonlyMap<string, string> {
+  let known = hasty.get(language)
+  if (!known) {
+    known = new Map(wordsOf(language).hasty.split(',').flatMap((pair) => {
+      const [from, to] = pair.split('=')
+      return from && to ? [[from.trim(), to.trim()] as const] : []
+    }))
+    hasty.set(language, known)
+  }
+  return known
+}
+
+/** The questions of a line, each with what is told before it. */
+function partsOf(line: string, language: Spoken): string[] {
+  const words = wordsOf(language)
+  const parts: string[] = []
+  let told = ''
+  for (const sentence of sentences(line)) {
+    for (const piece of cutAtJoints(sentence.text, words)) {
+      const isQuestion = asks(piece, words)
+      if (isQuestion && tokensOf(piece).length > 1) {
+        parts.push(`${told} ${piece}`.trim())
+        told = ''
+      } else told = `${told} ${piece}`.trim()
+    }
+  }
+  if (parts.length === 0) return [line.trim()]
+  if (told !== '') parts[parts.length - 1] += ` ${told}`
+  return parts.length > MOST_QUESTIONS ? [line.trim()] : parts
+}
+
+/** Whether a piece asks: by its mark, by how it begins, or by wishing to know. */
+const asks = (piece: string, words: LanguageWords): boolean => {
+  const tokens = tokensOf(piece)
+  return /\?\W*$/.test(piece) || beginsAsking(tokens, words)
+}
+
+function beginsAsking(tokens: readonly Token[], words: LanguageWords): boolean {
+  const first = tokens[0]?.text ?? ''
+  if (wordsIn(words.auxiliaries).has(first)) return true
+  return Object.values(words.asks).some((list) => find(list, tokens)?.from === 0)
+}
+
+/** A piece needs this many words to stand as a question. */
+const FEWEST_WORDS = 3
+
+/** "How early must I check in, and how much is it?" is two questions: cut where a second one is joined on. */
+function cutAtJoints(sentence: string, words: LanguageWords): string[] {
+  const tokens = tokensOf(sentence)
+  const joints = wordsIn(words.joins)
+  for (let at = FEWEST_WORDS; at < tokens.length - FEWEST_WORDS; at++) {
+    if (!joints.has(tokens[at]!.text)) continue
+    const next = joints.has(tokens[at + 1]?.text ?? '') ? at + 2 : at + 1
+    if (!asks(sentence.slice(0, tokens[at]!.start), words) || !beginsAsking(tokens.slice(next), words)) continue
+    const first = sentence.slice(0, tokens[at]!.start).replace(/[\s,;]+$/, '')
+    return [`${first}?`, ...cutAtJoints(sentence.slice(tokens[next]!.start), words)]
+  }
+  return [sentence]
+}

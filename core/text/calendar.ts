@@ -1,0 +1,90 @@
+import * as chrono from 'chrono-node'
+import { dayNames, monthNames, type Spoken } from '../languages'
+import { languageOf } from './language'
+import { remembered } from './remember'
+import { words } from './words'
+
+/** A day of the year as a text names it ("12 March", "2027-03-12"); `month` 1..12, `year` when given. */
+export interface CalendarDay {
+  readonly day: number
+  readonly month: number
+  readonly year?: number
+  readonly start: number
+  readonly end: number
+}
+
+const PARSERS: Readonly<Record<Spoken, { parse: (text: string) => chrono.ParsedResult[] }>> = {
+  en: chrono.en.GB,
+  de: chrono.de.strict,
+  fr: chrono.fr.strict,
+  es: chrono.es.strict,
+  it: chrono.it.strict,
+  nl: chrono.nl.strict,
+}
+
+/** The calendar days a text names with day and month, in its order (chrono-node); both ends of a stretch. */
+export const datesIn = remembered((text): readonly CalendarDay[] => {
+  if (!/\d/.test(text)) return []
+  return PARSERS[languageOf(text)].parse(text).flatMap((found) => {
+    const dayOf = (part: chrono.ParsedComponents | null | undefined): CalendarDay[] => {
+      if (!part?.isCertain('day') || !part.isCertain('month')) return []
+      const year = part.isCertain('year') ? { year: part.get('year')! } : {}
+      const [start, end] = [found.index, found.index + found.text.length]
+      return [{ day: part.get('day')!, month: part.get('month')!, ...year, start, end }]
+    }
+    return [...dayOf(found.start), ...dayOf(found.end)]
+  })
+})
+
+/** Words that join the two ends of a stretch, in any of the languages. */
+const TO = new Set('to until till through bis au à a hasta fino tot t/m en'.split(' '))
+const GROUPS: readonly (readonly [names: readonly string[], days: readonly number[]])[] = [
+  ['weekday,weekdays,werktags,wochentags,feriali,laborables,werkdagen'.split(','), [0, 1, 2, 3, 4]],
+  ['weekend,weekends,wochenende,wochenenden,wochenends'.split(','), [5, 6]],
+  ['daily,täglich,everyday,diario,dagelijks'.split(','), [0, 1, 2, 3, 4, 5, 6]],
+]
+
+/** The place of a name among others: whole, as a plural, or its first three letters with or without a stop. */
+function placeIn(names: readonly string[], word: string, isShortAllowed: boolean): number {
+  const whole = names.findIndex((name) => word === name || word === `${name}s` || word === `${name.slice(0, -1)}en`)
+  if (whole >= 0 || !isShortAllowed || word.length < 3 || word.length > 4) return whole
+  return names.findIndex((name) => name.startsWith(word))
+}
+
+/** The places that a text names, with those between the two ends of a stretch ("Monday to Friday", "Mon–Fri"). */
+function namedIn(text: string, names: readonly string[], isShortAllowed: boolean): Set<number> {
+  const found = new Set<number>()
+  let before: { place: number; end: number } | undefined
+  let isOpen = false
+  for (const word of words(text)) {
+    const plain = word.text.toLowerCase()
+    const place = placeIn(names, plain, isShortAllowed)
+    if (place >= 0) {
+      const isJoined = before && (isOpen || /^\.?\s*[–—-]\s*$/.test(text.slice(before.end, word.start)))
+      if (isJoined) for (let at = before!.place; at !== place; at = (at + 1) % names.length) found.add(at)
+      found.add(place)
+      before = { place, end: word.end }
+      isOpen = false
+    } else {
+      isOpen = before !== undefined && TO.has(plain)
+      if (!isOpen) before = undefined
+    }
+  }
+  return found
+}
+
+/** The days of the week a text names, 0 for Monday to 6 for Sunday: "Monday to Friday" names five. Empty when none. */
+export const daysIn = remembered((text): ReadonlySet<number> => {
+  const language = languageOf(text)
+  const found = namedIn(text, dayNames(language), true)
+  const plain = new Set(words(text.toLowerCase()).map((word) => word.text))
+  for (const [names, days] of GROUPS) if (names.some((name) => plain.has(name))) days.forEach((day) => found.add(day))
+  if (/\bevery day\b/i.test(text)) for (let day = 0; day < 7; day++) found.add(day)
+  return found
+})
+
+/** The months a text names, 1 for January to 12: "November to February" names four. "may" counts only as "May". */
+export const monthsIn = remembered((text): ReadonlySet<number> => {
+  const plain = text.replace(/\b(?:may|mars|march|marches)\b/g, '')
+  return new Set([...namedIn(plain, monthNames(languageOf(text)), false)].map((month) => month + 1))
+})
