@@ -6,7 +6,6 @@ export { migrate, type StoredBrief } from './migrate'
 export { fillVariables } from './variables'
 export { DIALS, dialWords, type DialName } from './prompt'
 export { drawFace } from './face'
-export { fallsUnder } from './boundary'
 export { applyEdits, reviewBrief, REMARK_KINDS, type Edit, type Remark, type RemarkKind } from './review'
 export {
   answerQuestion,

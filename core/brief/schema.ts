@@ -6,6 +6,7 @@ export const BRIEF_VERSION = 1
 const line = (most = 300) => z.string().max(most)
 const text = (most = 8000) => z.string().max(most)
 const id = z.string().min(1).max(64)
+const samples = z.array(line(600)).max(50).default([])
 const dial = z.number().int().min(0).max(100)
 
 const identity = z.object({
@@ -59,13 +60,18 @@ export const ruleSchema = z.object({
   do: line(1000).default(''),
   strength: z.enum(['always', 'usually']).default('always'),
   enabled: z.boolean().default(true),
+  /** Lines that call for it, and lines that do not, as the designer said of samples. */
+  like: samples,
+  unlike: samples,
 })
 
 const dutySchema = z.object({
   id,
   name: line(120).default(''),
   when: line(1000).default(''),
-  examples: z.array(line(600)).max(50).default([]),
+  /** Lines that call for it. */
+  examples: samples,
+  unlike: samples,
   steps: text().default(''),
   ask: z
     .array(
@@ -85,7 +91,9 @@ const dutySchema = z.object({
 const boundarySchema = z.object({
   id,
   subject: line(600).default(''),
-  examples: z.array(line(600)).max(50).default([]),
+  /** Lines that fall under it. */
+  examples: samples,
+  unlike: samples,
   reply: line(1000).default(''),
   onHit: z.enum(['decline', 'redirect', 'handOver']).default('decline'),
   enabled: z.boolean().default(true),
@@ -128,6 +136,8 @@ export const briefSchema = z.object({
       libraryOnly: z.boolean().default(true),
       cite: z.boolean().default(true),
       whenUnknown: line(1000).default('I don’t know that. It is not in what I have been given.'),
+      /** What is said when the model is not sure that what it found answers: it is offered as such, or not said. */
+      whenUnsure: z.enum(['offer', 'decline']).default('offer'),
       deliberate: z.enum(['never', 'whenAsked', 'always']).default('never'),
       deliberateWhen: line(1000).default(''),
     })

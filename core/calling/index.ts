@@ -3,6 +3,6 @@
  * condition in plain words and sample lines against a line that was read, with a confidence and its reasons.
  */
 export { BARS, judge, type Call, type Callable } from './judge'
-export { FEATURES, measure } from './features'
+export { alike, closeness, FEATURES, measure } from './features'
 export { senseOf, subjectOf, type Sense } from './sense'
 export { draftSamples } from './samples'

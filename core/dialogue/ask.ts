@@ -1,30 +1,46 @@
-import { compile } from '../brief'
-import type { ModelEvent } from './model'
-import type { Step, WorkingDetail } from './turn'
+import type { ModelEvent, TurnForModel } from './model'
+import type { Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** Lets the model answer, handing on each piece of text as it comes; its notes go to the workings. */
-export const askModel: Step = async (state, { brief, model, variables, signal, onText }) => {
+export const askModel: Step = async (state, context) => {
+  const { model, signal, onText } = context
   let reply = ''
+  let outcome: Outcome | undefined
   const notes: Extract<ModelEvent, { kind: 'note' }>[] = []
-  for await (const event of model.answer(state.messages, signal)) {
+  for await (const event of model.answer({ messages: state.messages, turn: turnFor(state, context) }, signal)) {
     if (event.kind === 'note') notes.push(event)
+    else if (event.kind === 'outcome') outcome = event.outcome
     else {
       reply += event.text
       onText?.(event.text)
     }
   }
-  const { lines } = compile(brief, variables)
   return {
-    state: { ...state, reply: reply.trim() },
+    state: { ...state, reply: reply.trim(), ...(outcome === undefined ? {} : { told: outcome }) },
     report: {
-      step: 'model',
       summary: `${model.name} answered.`,
-      details: notes.map(({ text, line, words }): WorkingDetail => {
+      details: notes.map(({ text, field, words }): WorkingDetail => {
         const [label, ...rest] = text.split(': ')
-        const field = line === undefined ? undefined : lines.find((each) => each.text === line)?.field
         const detail = rest.length > 0 ? { label: label!, text: rest.join(': ') } : { label: 'Note', text }
         return { ...detail, ...(field === undefined ? {} : { field }), ...(words?.length ? { words } : {}) }
       }),
     },
   }
 }
+
+/** The turn as the built-in model gets it beside the messages. */
+const turnFor = (state: TurnState, { brief, library, conversation, variables }: TurnContext): TurnForModel => ({
+  brief,
+  act: state.reading.act,
+  line: state.question,
+  questions: state.reading.questions,
+  found: state.found,
+  memory: state.memory,
+  conversation,
+  called: state.called,
+  calledIfUnknown: state.calledIfUnknown,
+  isDeliberate: state.isDeliberate,
+  variables: Object.fromEntries(brief.variables.map(({ name, fallback }) => [name, variables?.[name] ?? fallback])),
+  rarity: (stem) => library.rarity?.(stem) ?? EVEN,
+})
+const EVEN = 0.5

@@ -4,7 +4,7 @@ import { ownWords, phrasesFor } from '../languages'
 import { citeReply, withoutMarkers } from './citations'
 import { withheld } from './privacy'
 import { supportOf, type Grounds } from './support'
-import type { ChatMessage, Model } from './model'
+import type { ChatMessage, Model, ModelRequest } from './model'
 import type { Citation, Outcome, Step, Support, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** A reply that was checked: what is said, what it cites, what each sentence rests on, and what was wrong with it. */
@@ -40,7 +40,7 @@ export const checkReply: Step = async (state, context) => {
       ...state.memory.facts.map((fact) => fact.value),
     ],
     own: [...ownWords(context.brief.identity.language), ...ownLines(context.brief)],
-    verdicts: [phrases.yes, phrases.no, phrases.depends, phrases.notSo, phrases.noReason],
+    verdicts: [phrases.yes, phrases.no, phrases.depends],
   }
   const first = check(state.reply, state, context, grounds)
   const second =
@@ -48,7 +48,7 @@ export const checkReply: Step = async (state, context) => {
   const best = second && second.problems.length <= first.problems.length ? second : first
   const { brief } = context
   const isCut =
-    state.intent === 'question' && brief.grounding.libraryOnly && best.support.some((each) => !each.isSupported)
+    state.reading.act === 'question' && brief.grounding.libraryOnly && best.support.some((each) => !each.isSupported)
   const spoken = isCut ? withoutUnsupported(best) : best
   // Courtesy around an answer that had to go is no answer.
   const isEmptied =
@@ -70,7 +70,6 @@ export const checkReply: Step = async (state, context) => {
       outcome: state.afterwards.length > 0 && outcome === 'unknown' ? 'declined' : outcome,
     },
     report: {
-      step: 'checks',
       summary: second
         ? `The reply had a weak spot, so the model was asked once more; ${best === second ? 'the second reply stands' : 'the first was no worse and stands'}.`
         : first.problems.length === 0
@@ -164,14 +163,14 @@ async function revised(
       content: `Write your answer again, to the same question and from the same passages. Put right:\n${first.problems.map((problem) => `- ${problem.tell}`).join('\n')}`,
     },
   ]
-  const text = await spokenBy(context.model, messages, context.signal)
+  const text = await spokenBy(context.model, { messages }, context.signal)
   return text === '' ? undefined : check(text, state, context, grounds)
 }
 
-async function spokenBy(model: Model, messages: readonly ChatMessage[], signal?: AbortSignal): Promise<string> {
+async function spokenBy(model: Model, request: ModelRequest, signal?: AbortSignal): Promise<string> {
   let reply = ''
   try {
-    for await (const event of model.answer(messages, signal)) if (event.kind === 'text') reply += event.text
+    for await (const event of model.answer(request, signal)) if (event.kind === 'text') reply += event.text
   } catch {
     return ''
   }
@@ -207,7 +206,8 @@ const withoutEmoji = (text: string): string => text.replace(/\s*(?!\p{N}|[#*©®
 const UNKNOWN_LIKENESS = 0.6
 
 function outcomeOf(state: TurnState, plain: string, citations: number, whenUnknown: string): Outcome {
-  if (state.intent !== 'question') return 'chatted'
+  if (state.reading.act !== 'question' && state.reading.act !== 'person') return 'chatted'
+  if (state.told !== undefined && (state.told !== 'answered' || citations > 0)) return state.told
   const isUnknown =
     plain.includes(whenUnknown.trim()) ||
     sentences(plain).some((sentence) => likeness(sentence.text, whenUnknown) >= UNKNOWN_LIKENESS)

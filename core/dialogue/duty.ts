@@ -1,5 +1,6 @@
-import { contentTerms, isStopWord, synonymsOf, words } from '../text'
-import { answerKindOf } from '../question'
+import { BARS, judge } from '../calling'
+import { wordsOf } from '../languages'
+import { find, holds, tokensOf, type AnswerKind } from '../reading'
 import { listed, phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { fillVariables, type Brief } from '../brief'
@@ -9,9 +10,23 @@ import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from './
 
 type Duty = Brief['duties'][number]
 
-/** How well a line must fit a duty to begin it, and by how much the best must lead the second. */
-const FITS = 0.6
-const MARGIN = 0.15
+/** By how much the surest duty must lead the second to be begun without asking which is meant. */
+const MARGIN = 0.1
+/** Questions that want information are answered, whatever duty they are near; a sample line may still begin it. */
+const INFORMATION: ReadonlySet<AnswerKind> = new Set([
+  'money',
+  'time',
+  'duration',
+  'count',
+  'measure',
+  'reason',
+  'person',
+  'place',
+  'summary',
+  'comparison',
+  'meaning',
+])
+const SURE = 0.9
 
 /**
  * Carries duties out across turns: begins the one a request means (two close ones: asks which), asks for what is
@@ -27,103 +42,56 @@ export const followDuty: Step = (state, context) => {
   return begin(state, context)
 }
 
-/** A line that asks to have something done, not how it is done. */
-const REQUEST =
-  /\b(?:i(?:['’]d| would)? (?:like|want|need|wish)|we(?:['’]d| would)? (?:like|want|need|wish)|can (?:you|i|we)|could (?:you|i|we)|please|let(?:['’]s| us)|help me|may i)\b/i
-const RESUME = /\b(?:go on|continue|carry on|resume|back to|where were we)\b/i
-
 function begin(state: TurnState, context: TurnContext): StepResult {
-  if (state.intent !== 'question') return { state }
-  const line = state.question
-  const kind = answerKindOf(line)
-  const isInformation = [
-    'money',
-    'time',
-    'count',
-    'measure',
-    'why',
-    'who',
-    'where',
-    'howTo',
-    'summary',
-    'comparison',
-  ].includes(kind)
+  const { reading } = state
+  if (reading.act !== 'question') return { state }
+  const [question] = reading.questions
+  const isInformation = INFORMATION.has(question!.kind)
   const fits = context.brief.duties
-    .map((duty, at) => ({ duty, at, fit: duty.enabled ? fitOf(line, duty) : 0 }))
-    .sort((a, b) => b.fit - a.fit)
+    .flatMap((duty, at) => {
+      if (!duty.enabled) return []
+      const when = duty.when.trim() || duty.name
+      return [{ duty, at, ...judge({ when, like: duty.examples, unlike: duty.unlike }, reading) }]
+    })
+    .sort((a, b) => b.confidence - a.confidence)
   const [best, second] = fits
-  const isAsked = best !== undefined && !isInformation && (REQUEST.test(line) || isImperative(line) || best.fit >= 0.95)
-  if (!best || !isAsked || best.fit < FITS) return { state }
+  if (!best || best.confidence < (isInformation ? SURE : BARS.always)) return { state }
   const phrases = phrasesFor(context.brief.identity.language)
-  if (second && second.fit >= FITS && best.fit - second.fit < MARGIN) {
+  if (second && second.confidence >= BARS.always && best.confidence - second.confidence < MARGIN) {
     const names = listed(
       [best, second].map(({ duty }) => `“${duty.name}”`),
       phrases.or,
     )
     return settled(state, phrases.duty.whichDuty(names), 'clarified', {
-      summary: 'Two duties fit the line about equally well, so it asks which is meant.',
+      summary: 'The line calls for two duties about equally, so it asks which is meant.',
       details: [best, second].map((each) => fitDetail(each)),
     })
   }
-  const filled = takenFrom(best.duty.ask, line, {}, context)
+  const filled = takenFrom(best.duty.ask, state.question, {}, context)
   return advance(best.duty, { dutyId: best.duty.id, filled, asking: '', isPaused: false }, state, context, '', [
     fitDetail(best),
     ...Object.entries(filled).map(([name, value]) => ({ label: name, text: value })),
   ])
 }
 
-const fitDetail = ({ duty, at, fit }: { duty: Duty; at: number; fit: number }): WorkingDetail => ({
-  label: `${Math.round(fit * 100)} %`,
-  text: duty.name,
+interface Fit {
+  readonly duty: Duty
+  readonly at: number
+  readonly confidence: number
+  readonly because: readonly string[]
+}
+const fitDetail = ({ duty, at, confidence, because }: Fit): WorkingDetail => ({
+  label: `${Math.round(confidence * 100)} %`,
+  text: because.length > 0 ? `${duty.name} (${because.join('; ')})` : duty.name,
   field: `duties.${at}.when`,
 })
-
-const isImperative = (line: string): boolean => !/\?\s*$/.test(line) && words(line).length >= 2
-
-/** How well a line fits a duty: the best share of its name, its occasion or one of its examples that the line speaks of. */
-export function fitOf(line: string, duty: Pick<Duty, 'name' | 'when' | 'examples'>): number {
-  const said = stemsOf(line)
-  const texts = [duty.name, withoutSubject(duty.when), ...duty.examples].filter((text) => text.trim() !== '')
-  return Math.max(0, ...texts.flatMap((text) => alternatives(text).map((each) => shareOf(stemsOf(each), said))))
-}
-
-const withoutSubject = (when: string): string =>
-  when.replace(
-    /^(?:when|if|whenever)?\s*(?:the |a |an )?(?:visitor|someone|somebody|user|customer|passenger|guest|person|they|people)s? (?:wants?|asks?|would like|wishes|needs?)(?: to| for| about)?/i,
-    '',
-  )
-
-/** "Book or reserve a room" → "book a room", "reserve a room". */
-function alternatives(text: string): string[] {
-  const pair = /^(.*?)\b([\p{L}-]+) or ([\p{L}-]+)\b(.*)$/iu.exec(text)
-  return pair ? [`${pair[1]}${pair[2]}${pair[4]}`, `${pair[1]}${pair[3]}${pair[4]}`] : [text]
-}
-
-const stemsOf = (text: string): Set<string> =>
-  new Set(
-    contentTerms(text)
-      .filter((term) => !isStopWord(text.slice(term.start, term.end)))
-      .map((term) => term.stem),
-  )
-
-function shareOf(of: ReadonlySet<string>, within: ReadonlySet<string>): number {
-  if (of.size === 0) return 0
-  let held = 0
-  for (const each of of) {
-    if (within.has(each)) held++
-    else if ([...synonymsOf(each)].some((other) => within.has(other))) held += 0.85
-  }
-  return held / of.size
-}
-
-const LEAVES =
-  /^\W*(?:(?:no|oh|sorry|actually|please)\W+)*(?:cancel|stop|never ?mind|forget (?:it|about it|that)|leave it|drop it|not now|quit|i changed my mind)\b/i
-const CORRECTS = /^\W*(?:no\b|not |actually|sorry|i mean|i meant|wait|correction|change|make (?:it|that)|rather)/i
 
 function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContext): StepResult {
   const phrases = phrasesFor(context.brief.identity.language)
   const line = state.said
-  if (LEAVES.test(line)) {
+  const tokens = tokensOf(line)
+  const words = wordsOf(state.reading.language)
+  if ((find(words.leavesDuty, tokens)?.from ?? 9) <= 2) {
     const { duty: _left, ...memory } = state.memory
     return settled({ ...state, memory }, phrases.duty.left, 'chatted', {
       summary: `The visitor left the duty “${duty.name}”.`,
@@ -131,10 +99,13 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
     })
   }
   const slot = duty.ask.find((each) => each.name === open.asking)
-  if (open.isPaused && RESUME.test(line)) {
+  if (open.isPaused && holds(words.resumes, tokens)) {
     return advance(duty, { ...open, isPaused: false }, state, context, phrases.duty.backTo(duty.name), [])
   }
-  const corrected = CORRECTS.test(line) ? correction(duty, open, line, context) : undefined
+  const correcting = find(words.corrects, tokens)
+  const isCorrecting = correcting?.from === 0
+  const rest = isCorrecting ? line.slice(tokens[correcting!.to - 1]!.end) : line
+  const corrected = isCorrecting ? correction(duty, open, line, rest, context) : undefined
   if (corrected) {
     const lead = phrases.duty.changed(corrected.slot.name, corrected.value)
     const filled = { ...open.filled, [corrected.slot.name]: corrected.value }
@@ -143,11 +114,10 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
     ])
   }
   const value = slot && slotValue(slot, line, true, context.today)
-  const isQuestion =
-    /\?\s*$/.test(line) ||
-    ['money', 'time', 'count', 'measure', 'why', 'who', 'where', 'howTo', 'yesNo'].includes(answerKindOf(line))
+  const [asked] = state.reading.questions
+  const isQuestion = /\?\s*$/.test(line) || INFORMATION.has(asked!.kind) || asked!.kind === 'howTo' || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.
-  if (isQuestion && state.intent === 'question' && !(value !== undefined && slot?.type !== 'text')) {
+  if (isQuestion && state.reading.act === 'question' && !(value !== undefined && slot?.type !== 'text')) {
     const again = slot ? questionFor(slot, phrases) : ''
     return {
       state: {
@@ -155,11 +125,11 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
         memory: withDuty(state.memory, { ...open, isPaused: true }),
         afterwards: [...state.afterwards, `${phrases.duty.backTo(duty.name)} ${again}`.trim()],
       },
-      report: { step: 'duty', summary: `A question in between; the duty “${duty.name}” waits.`, details: [] },
+      report: { summary: `A question in between; the duty “${duty.name}” waits.`, details: [] },
     }
   }
   if (slot && value === undefined) {
-    if (!slot.required && /^\W*(?:no|none|skip|nothing)\b/i.test(line)) {
+    if (!slot.required && find(words.skips, tokens)?.from === 0) {
       return advance(duty, { ...open, filled: { ...open.filled, [slot.name]: '–' } }, state, context, '', [])
     }
     const choices = slot.type === 'choice' ? choicesOf(slot) : []
@@ -183,12 +153,12 @@ function correction(
   duty: Duty,
   open: DutyState,
   line: string,
+  rest: string,
   context: TurnContext,
 ): { slot: Slot; value: string } | undefined {
   const given = duty.ask.filter((slot) => slot.name in open.filled)
   const named = given.find((slot) => line.toLowerCase().includes(slot.name.toLowerCase()))
   const order = named ? [named] : [...given].reverse()
-  const rest = line.replace(CORRECTS, '')
   for (const slot of order) {
     const value = slotValue(slot, rest, named !== undefined || slot.type === 'number', context.today)
     const isForAsked =
@@ -278,5 +248,5 @@ function settled(
   report: { summary: string; details: readonly WorkingDetail[] },
 ): StepResult {
   const whole = [reply, ...state.afterwards].join(' ')
-  return { state: { ...state, reply: whole, outcome, isSettled: true }, report: { step: 'duty', ...report } }
+  return { state: { ...state, reply: whole, outcome, isSettled: true }, report }
 }

@@ -14,8 +14,12 @@ export {
   type Today,
   type WorkingDetail,
 } from './turn'
-export { ModelProblem, type ChatMessage, type Model, type ModelEvent } from './model'
-export { parseQuestionMessage, questionMessage, type GivenPassage, type QuestionMessage } from './prompt'
+export { ModelProblem, type ChatMessage, type Model, type ModelEvent, type ModelRequest, type TurnForModel } from './model'
+export { questionMessage } from './prompt'
+export { STEPS, type RegisteredStep } from './steps'
+export { pairIn, sameness } from './given'
+export { sidesOf } from './sides'
+export { judgeRules, type CalledRule } from './rules'
 export { exchangeOf, factsIn, NOTHING_KNOWN, type Collected, type DutyState, type Fact, type Memory } from './memory'
 export { lookedUpAs, withGlossary, type Named } from './widen'
 export { withoutMarkers } from './citations'

@@ -53,6 +53,12 @@ export class PassageLibrary implements LibraryPort {
     return { hits: this.search(lookedUpAs(text, glossary).text, limit), changed }
   }
 
+  /** How rare a stem is: its idf as a share of that of a word no passage holds. */
+  rarity(stem: string): number {
+    const all = Math.log(1 + this.index.passages)
+    return all === 0 ? 1 : 1 - Math.log(1 + this.index.frequency(stem)) / all
+  }
+
   /** Whether any passage holds a word, in whatever form. */
   has(word: string): boolean {
     return this.index.has(stem(word))

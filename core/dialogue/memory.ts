@@ -1,5 +1,7 @@
-import { quantitiesIn, sentences } from '../text'
-import { listed, phrasesFor } from '../languages'
+import { wordsOf, type Spoken } from '../languages'
+import { vectorOf } from '../meaning'
+import { find, tokensOf } from '../reading'
+import { languageOf, quantitiesIn, sentences, spokenTag } from '../text'
 import type { Exchange, Step, TurnState } from './turn'
 
 /** Something a visitor told of themselves, with the words it was told in. */
@@ -49,7 +51,7 @@ export const memoryOf = (conversation: readonly Exchange[]): Memory => conversat
 export const rememberVisitor: Step = (state, { brief, conversation }) => {
   const before = memoryOf(conversation)
   if (!brief.memory.rememberVisitor) return { state: { ...state, memory: { ...before, facts: [] } } }
-  const told = factsIn(state.said)
+  const told = factsIn(state.said, spokenTag(brief.identity.language))
   if (told.length === 0) return { state: { ...state, memory: before } }
   // A key is told anew, except what adds up: companions and preferences.
   const kept = before.facts.filter(
@@ -58,41 +60,15 @@ export const rememberVisitor: Step = (state, { brief, conversation }) => {
   return {
     state: { ...state, memory: { ...before, facts: [...kept, ...told].slice(-MOST_FACTS) } },
     report: {
-      step: 'memory',
       summary: 'The visitor told something of themselves; it is kept for this conversation.',
       details: told.map((fact) => ({ label: fact.key, text: fact.value, field: 'memory.rememberVisitor' })),
     },
   }
 }
 
-/** A line that only tells of the visitor is taken note of; there is nothing to look up in it. */
-export const takeNote: Step = (state, { brief, conversation }) => {
-  const isTelling = state.intent === 'question' && !/\?/.test(state.said) && factsIn(state.said).length > 0
-  const isAsking =
-    /^\W*(?:how|what|when|where|which|who|why|can|could|is|are|do|does|may)\b|\b(?:how much|how many|tell me|i need|want to|would like to|looking for|book)\b/i.test(
-      state.said,
-    )
-  if (!isTelling || isAsking || !brief.memory.rememberVisitor || conversation.at(-1)?.outcome === 'clarified')
-    return { state }
-  const phrases = phrasesFor(brief.identity.language)
-  const told = factsIn(state.said).map((fact) => fact.value)
-  return {
-    state: {
-      ...state,
-      reply: `${phrases.noted(listed(told, phrases.and))} ${phrases.courtesy.howCanIHelp.plain[0]}`,
-      outcome: 'chatted',
-      isSettled: true,
-    },
-    report: { step: 'memory', summary: 'The line only tells of the visitor, so it was taken note of.', details: [] },
-  }
-}
-
 const SINGLE = new Set<Fact['key']>(['name', 'party', 'place'])
 const MOST_FACTS = 20
 
-const NAME =
-  /\b(?:my name(?:['’]s| is)|call me|this is|i am called|i(?:['’]m| am)(?= \p{Lu}\p{Ll}+(?:$|[.,!]| and\b))) ([\p{L}’'-]+(?: [\p{L}’'-]+)?)/iu
-const NOT_A_NAME = /^(?:about|the|not|here|just|from|in|on|going|travelling|looking|very|a|an|what|how)$/i
 const PARTY =
   /\b(?:we are|we['’]re|there (?:are|will be)|it(?:['’]s| is) for|i(?:['’]m| am) (?:travelling|coming|booking) (?:with|for)|party of|group of|family of)\b[^.?!]*/i
 const WITH =
@@ -104,16 +80,31 @@ const COMPANIONS =
   /^(?:dog|cat|puppy|pet|wheelchair|scooter|pushchair|bike|bicycle|car|van|baby|child|guide dog|assistance dog|caravan|trailer|motorhome)s?$/i
 
 /** What a line tells of the visitor. Only plain statements are taken; questions tell nothing. */
-export function factsIn(line: string): Fact[] {
+export function factsIn(line: string, own: Spoken = 'en'): Fact[] {
+  const language = languageOf(line, own)
   const told = sentences(line).filter((sentence) => !/\?\W*$/.test(sentence.text))
-  return told.flatMap((sentence) => toldIn(sentence.text, line))
+  return told.flatMap((sentence) => [...nameIn(sentence.text, line, language), ...toldIn(sentence.text, line)])
 }
+
+/** The visitor's name, where a line tells it: words in capitals after "my name is", and after "I am" no common word. */
+function nameIn(text: string, said: string, language: Spoken): Fact[] {
+  const tokens = tokensOf(text)
+  const lead = find(wordsOf(language).tellsName, tokens)
+  if (!lead || lead.from > 2) return []
+  const named: string[] = []
+  for (const token of tokens.slice(lead.to, lead.to + 3)) {
+    const written = text.slice(token.start, token.end)
+    const isCommon = !/name|call|nenn|heiß|heet|appel|llam|chiam/.test(lead.phrase) && (vectorOf(token.text)?.rank ?? Infinity) < COMMON
+    if (!/^\p{Lu}/u.test(written) || isCommon) break
+    named.push(written)
+  }
+  return named.length === 0 ? [] : [{ key: 'name', value: named.join(' '), said }]
+}
+/** Words commoner than this are no names, however they are written. */
+const COMMON = 2000
 
 function toldIn(text: string, said: string): Fact[] {
   const facts: Fact[] = []
-  const name = /^(?:\p{Lu}[\p{L}’'-]*(?: (?=\p{Lu})|$|(?= )))+/u.exec(NAME.exec(text)?.[1] ?? '')?.[0].trim()
-  if (name && /^\p{Lu}/u.test(name) && !NOT_A_NAME.test(name.split(' ')[0]!))
-    facts.push({ key: 'name', value: name, said })
   const party = PARTY.exec(text)?.[0]
   const groups = party
     ? [

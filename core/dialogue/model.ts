@@ -1,16 +1,49 @@
+import type { Brief } from '../brief'
+import type { Question } from '../reading'
+import type { CalledRule } from './rules'
+import type { Memory } from './memory'
+import type { Act } from '../reading'
+import type { Exchange, FoundPassage, Outcome } from './turn'
+
 /** One message of a chat, in the roles the common chat protocols use. */
 export interface ChatMessage {
   readonly role: 'system' | 'user' | 'assistant'
   readonly content: string
 }
 
+/** What the built-in model works from: the turn itself, so that it need not read its own prompt back. */
+export interface TurnForModel {
+  readonly brief: Brief
+  readonly act: Act
+  /** The line as it is understood. */
+  readonly line: string
+  readonly questions: readonly Question[]
+  readonly found: readonly FoundPassage[]
+  readonly memory: Memory
+  readonly conversation: readonly Exchange[]
+  /** The rules that this line calls for, and those that it calls for when the answer is not known. */
+  readonly called: readonly CalledRule[]
+  readonly calledIfUnknown: readonly CalledRule[]
+  readonly isDeliberate: boolean
+  readonly variables: Readonly<Record<string, string>>
+  /** How rare a stem is in the library, 0..1. */
+  readonly rarity: (stem: string) => number
+}
+
+/** What a model is asked: the chat as any model gets it, and in a turn what it was made from. */
+export interface ModelRequest {
+  readonly messages: readonly ChatMessage[]
+  readonly turn?: TurnForModel
+}
+
 /**
- * What a model gives while it answers: pieces of text, and notes on how it came to them, with the line of the prompt
- * that led to it and the words of the reply that came of it.
+ * What a model gives while it answers: pieces of text; notes on how it came to them, with the field of the brief that
+ * led to it and the words of the reply that came of it; and how the turn ended, where the model knows that itself.
  */
 export type ModelEvent =
   | { readonly kind: 'text'; readonly text: string }
-  | { readonly kind: 'note'; readonly text: string; readonly line?: string; readonly words?: readonly string[] }
+  | { readonly kind: 'note'; readonly text: string; readonly field?: string; readonly words?: readonly string[] }
+  | { readonly kind: 'outcome'; readonly outcome: Outcome }
 
 /**
  * The port every language model is reached through. `answer` streams; it throws a ModelProblem when the model cannot
@@ -20,7 +53,7 @@ export interface Model {
   readonly name: string
   /** Whether asking again with what was wrong can give another answer; a deterministic model gives the same. */
   readonly canRevise?: boolean
-  answer(messages: readonly ChatMessage[], signal?: AbortSignal): AsyncIterable<ModelEvent>
+  answer(request: ModelRequest, signal?: AbortSignal): AsyncIterable<ModelEvent>
 }
 
 /** A failure of a model that a designer can act on. */

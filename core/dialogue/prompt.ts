@@ -3,13 +3,6 @@ import { summaryOf } from './memory'
 import type { ChatMessage } from './model'
 import { placeOf, type FoundPassage, type Step } from './turn'
 
-/** A passage as the prompt numbers it, read back from the prompt. */
-export interface GivenPassage {
-  readonly number: number
-  readonly place: string
-  readonly text: string
-}
-
 const OPEN = '<passages>'
 const CLOSE = '</passages>'
 const VISITOR_OPEN = '<visitor>'
@@ -47,7 +40,6 @@ export const writePrompt: Step = (state, { brief, conversation, today, variables
   return {
     state: { ...state, messages },
     report: {
-      step: 'prompt',
       summary: `The prompt has ${compiled.characters} characters of brief, ${earlier.length} earlier turns and ${state.found.length} passages.`,
       details: [
         { label: 'Size', text: `about ${compiled.tokens} tokens of brief` },
@@ -87,32 +79,3 @@ export function questionMessage(
 
 const fenced = (text: string): string =>
   text.replace(/<(\/?)(passages|visitor)>/g, '‹$1$2›').replace(/^\[(\d+)\] /gm, '($1) ')
-
-/** A question message read back. */
-export interface QuestionMessage {
-  readonly question: string
-  readonly passages: readonly GivenPassage[]
-  /** What is known of the visitor, by key. */
-  readonly known: ReadonlyMap<string, string>
-}
-
-/** Reads a question message back: the question, the passages that stand before it, and what is known of the visitor. */
-export function parseQuestionMessage(content: string): QuestionMessage {
-  const visitorEnd = content.startsWith(VISITOR_OPEN) ? content.indexOf(VISITOR_CLOSE) : -1
-  const known = new Map(
-    (visitorEnd < 0 ? '' : content.slice(VISITOR_OPEN.length, visitorEnd)).split('\n').flatMap((line) => {
-      const found = /^- ([\w .-]+?): (.*)$/.exec(line)
-      return found ? [[found[1]!, found[2]!] as const] : []
-    }),
-  )
-  const rest = visitorEnd < 0 ? content : content.slice(visitorEnd + VISITOR_CLOSE.length).trimStart()
-  const close = rest.lastIndexOf(CLOSE)
-  const question = (/(?:^|\n)Question: ([\s\S]*)$/.exec(close < 0 ? rest : rest.slice(close))?.[1] ?? rest).trim()
-  if (!rest.startsWith(OPEN) || close < 0) return { question, passages: [], known }
-  const passages: GivenPassage[] = []
-  for (const part of rest.slice(OPEN.length, close).split(/\n(?=\[\d+\] )/)) {
-    const head = /^\[(\d+)\] (.*)\n([\s\S]*)$/.exec(part)
-    if (head) passages.push({ number: Number(head[1]), place: head[2]!, text: head[3]!.trim() })
-  }
-  return { question, passages, known }
-}

@@ -1,4 +1,7 @@
-import { sidesOf, splitQuestion, tamperingIn } from '../question'
+import { holds, tokensOf, type Question } from '../reading'
+import { wordsOf, type Spoken } from '../languages'
+import { languageOf } from '../text'
+import { sidesOf } from './sides'
 import { placeOf, type FoundPassage, type Step, type WorkingDetail } from './turn'
 import { lookedUpAs } from './widen'
 
@@ -20,8 +23,9 @@ const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [
  * a comparison looks each side up by itself.
  */
 export const retrieve: Step = async (state, { library, brief }) => {
-  if (state.intent !== 'question') return { state }
-  const lookups = lookupsFor(state.question)
+  const { reading } = state
+  if (reading.act !== 'question' && reading.act !== 'person') return { state }
+  const lookups = reading.act === 'person' ? [wordsOf(reading.language).contact] : reading.questions.flatMap(lookupsFor)
   const widened = lookups.map((lookup) => lookedUpAs(lookup, brief.glossary))
   const found: FoundPassage[] = []
   for (const [at, { text }] of widened.entries()) {
@@ -48,7 +52,6 @@ export const retrieve: Step = async (state, { library, brief }) => {
   return {
     state: { ...state, found },
     report: {
-      step: 'retrieval',
       summary:
         found.length === 0
           ? 'The library holds no passage with a word of the question.'
@@ -74,14 +77,13 @@ export const retrieve: Step = async (state, { library, brief }) => {
 
 /** Text of a document that gives orders to its reader: it is data, and nothing follows it. */
 function ordersIn({ text, passageId, sourceId }: FoundPassage): WorkingDetail[] {
-  const found = tamperingIn(text)
-  return found ? [{ label: 'Order ignored', text: `“${found.words}” in a document`, passageId, sourceId }] : []
+  const language: Spoken = languageOf(text)
+  return holds(wordsOf(language).orders, tokensOf(text))
+    ? [{ label: 'Order ignored', text: 'The document gives its reader orders; it is data.', passageId, sourceId }]
+    : []
 }
 
-/** What is looked up for a line: each of its questions, and each side of a comparison. */
-function lookupsFor(question: string): string[] {
-  return splitQuestion(question).flatMap((part) => {
-    const sides = sidesOf(part)
-    return sides ? [part, ...sides.names.map((name) => `${name} ${sides.about}`.trim())] : [part]
-  })
+/** What is looked up for a question: itself, and for a comparison each side by itself. */
+function lookupsFor(question: Question): string[] {
+  return [question.text, ...sidesOf(question)]
 }

@@ -1,12 +1,13 @@
 import type { Brief } from '../brief'
 import type { Locator } from '../library'
-import type { Intent } from '../question'
+import type { Reading } from '../reading'
 import type { ScorePart } from '../retrieval'
 import type { Memory } from './memory'
+import type { CalledRule } from './rules'
 import type { ChatMessage, Model } from './model'
 
-/** How a turn ended. */
-export const OUTCOMES = ['answered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
+/** How a turn ended; "offered" shows what comes nearest and says that it may not answer. */
+export const OUTCOMES = ['answered', 'offered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
 export type Outcome = (typeof OUTCOMES)[number]
 
 /** What was said before: one exchange of a conversation. */
@@ -43,6 +44,8 @@ export interface LibraryPort {
   search(question: string, limit: number): Promise<readonly FoundPassage[]> | readonly FoundPassage[]
   /** The passage that stands before one in its source, if there is one. */
   before?(passageId: string): FoundPassage | undefined
+  /** How rare a stem is in the library, 0 for everywhere to 1 for nowhere. */
+  rarity?(stem: string): number
   /** Puts slips of the pen right by the library's own words; a library that cannot leaves it out. */
   correct?(
     question: string,
@@ -97,26 +100,11 @@ export interface WorkingDetail {
   readonly words?: readonly string[]
 }
 
-/** The steps of a turn, in their order. */
-export const STEP_NAMES = [
-  'read',
-  'memory',
-  'guard',
-  'boundaries',
-  'duty',
-  'follow-up',
-  'deliberation',
-  'retrieval',
-  'prompt',
-  'model',
-  'checks',
-  'handover',
-] as const
-export type StepName = (typeof STEP_NAMES)[number]
-
 /** One step of how an answer was made: what it did in one sentence, the details, and how long it took. */
 export interface Working {
-  readonly step: StepName
+  readonly step: string
+  /** What the screens call the step. */
+  readonly title: string
   readonly summary: string
   readonly details: readonly WorkingDetail[]
   readonly tookMs: number
@@ -151,7 +139,10 @@ export interface TurnState {
   readonly said: string
   /** The line as it is understood: slips put right, follow-ups resolved, parts that are declined left out. */
   readonly question: string
-  readonly intent: Intent
+  /** That line, read once. */
+  readonly reading: Reading
+  readonly called: readonly CalledRule[]
+  readonly calledIfUnknown: readonly CalledRule[]
   readonly found: readonly FoundPassage[]
   readonly messages: readonly ChatMessage[]
   readonly reply: string
@@ -160,6 +151,8 @@ export interface TurnState {
   readonly citations: readonly Citation[]
   readonly support: readonly Support[]
   readonly outcome: Outcome
+  /** How the turn ended by what the model itself says of it. */
+  readonly told?: Outcome
   /** What the agent knows after this turn. */
   readonly memory: Memory
   /** Set when the brief has a person take over. */
@@ -171,13 +164,20 @@ export interface TurnState {
   readonly workings: readonly Working[]
 }
 
-/** What a step reports about itself; its time is added by the pipeline. */
-export type Report = Omit<Working, 'tookMs'>
+/** What a step reports about itself; the pipeline adds its name, its title and its time. */
+export type Report = Pick<Working, 'summary' | 'details'>
 
-/** A step of the pipeline: from the state so far to the next, with a report when there is something to tell. */
+/** What a step of the pipeline does: from the state so far to the next, with a report when there is something to tell. */
 export type Step = (state: TurnState, context: TurnContext) => Promise<StepResult> | StepResult
 
 export interface StepResult {
   readonly state: TurnState
   readonly report?: Report
 }
+
+/** A state with another line to be understood, read anew. */
+export const withQuestion = (state: TurnState, question: string, reading: Reading): TurnState => ({
+  ...state,
+  question,
+  reading,
+})

@@ -56,6 +56,20 @@ export interface LanguageWords {
   readonly free: string
   /** Words that mark a reason. */
   readonly because: string
+  /** While a duty is under way: leaves it, comes back to it, corrects what was said, passes over what is optional. */
+  readonly leavesDuty: string
+  readonly resumes: string
+  readonly corrects: string
+  readonly skips: string
+  /** Comes before the visitor's own name. */
+  readonly tellsName: string
+  /** Stands between two things that are compared. */
+  readonly sides: string
+  /** What is looked up for whoever wants a person. */
+  readonly contact: string
+  /** Shows that a sentence says how something is done, or where something is. */
+  readonly instructs: string
+  readonly places: string
 }
 
 /** Kinds of answer that the wording of a question asks for; "yesNo" and "open" are told when none of these fits. */

@@ -1,5 +1,5 @@
 import { ASKED_FOR, wordsOf, type AskedFor, type Spoken } from '../languages'
-import { contentTerms, isStopWord, quantitiesIn, daysIn, monthsIn, type Quantity } from '../text'
+import { contentTerms, isStopWord, quantitiesIn, sentences, daysIn, monthsIn, type Quantity } from '../text'
 import { find, holds, tokensOf, wordsIn, type Token } from './matcher'
 
 /** What kind of answer a question wants; `yesNo` and `open` when no wording asks for more. */
@@ -37,7 +37,8 @@ export interface Question {
 /** Reads one question. */
 export function readQuestion(text: string, language: Spoken): Question {
   const words = wordsOf(language)
-  const tokens = tokensOf(text)
+  // Of several sentences the last one asks: "My case weighs 22 kg. Is that a problem?"
+  const tokens = tokensOf(sentences(text).findLast((each) => each.text.endsWith('?'))?.text ?? text)
   const opening = openingOf(tokens, language)
   const kind = ASKED_FOR.find((each) => find(words.asks[each], tokens, opening))
   const isYesNo = wordsIn(words.auxiliaries).has(tokens[opening]?.text ?? '') && !isPolite(tokens, opening)
@@ -47,7 +48,7 @@ export function readQuestion(text: string, language: Spoken): Question {
     kind: kind ?? (isYesNo ? 'yesNo' : 'open'),
     isYesNo,
     asksLeave: holds(words.leave, tokens),
-    terms: termsOf(text.slice(tokens[opening]?.start ?? 0), language),
+    terms: termsOf(afterCourtesy(text, language), language),
     implied: kind === undefined ? [] : (words.about[kind] ?? '').split(' ').filter(Boolean),
     quantities: quantitiesIn(text),
     days: daysIn(text),
@@ -67,6 +68,12 @@ function openingOf(tokens: readonly Token[], language: Spoken): number {
     if (isGoing) at += next!.to
   }
   return at
+}
+
+/** The text from where it begins once courtesies are left out. */
+function afterCourtesy(text: string, language: Spoken): string {
+  const tokens = tokensOf(text)
+  return text.slice(tokens[openingOf(tokens, language)]?.start ?? 0)
 }
 
 /** "Can you tell me when …" wants no yes. */

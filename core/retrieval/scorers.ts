@@ -110,7 +110,7 @@ function standTogether(first: Uint32Array, second: Uint32Array): boolean {
 /** Coverage: the share of the question's weight (by idf) that the passage holds anywhere, times that weight's mean. */
 const coverageScorer: Scorer = {
   name: 'coverage',
-  weight: 1.2,
+  weight: 1.6,
   prepare: (query, index, frequencies) => {
     const idfs = rarityOf(query, index, frequencies)
     const whole = idfs.reduce((sum, each) => sum + each, 0)
@@ -127,7 +127,7 @@ const coverageScorer: Scorer = {
  */
 const openingScorer: Scorer = {
   name: 'opening',
-  weight: 1,
+  weight: 0.4,
   prepare: (query, index, frequencies) => {
     const idfs = rarityOf(query, index, frequencies)
     return (candidate) => {
@@ -150,7 +150,7 @@ const openingScorer: Scorer = {
 /** Word meaning: what the words that mean the same as a missing term add, each by how surely it means it. */
 const meaningScorer: Scorer = {
   name: 'meaning',
-  weight: 0.45,
+  weight: 0.9,
   prepare: (query, index) => {
     const average = index.averageLengths
     return (candidate) => {
@@ -170,7 +170,7 @@ const meaningScorer: Scorer = {
 /** The parts of a score in the order they are shown. */
 export const SCORERS: readonly Scorer[] = [
   fieldScorer('title', 0, 0.5),
-  fieldScorer('headings', 1, 0.9),
+  fieldScorer('headings', 1, 1.3),
   fieldScorer('body', 2, 1),
   phraseScorer,
   meaningScorer,

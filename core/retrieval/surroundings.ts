@@ -3,7 +3,7 @@ import type { ScorePart } from './scorers'
 
 /** What a passage gains of the scores of the two beside it, and of the best of its source. */
 const NEIGHBOURS = 0.15
-const SOURCE = 0.5
+const SOURCE = 0.25
 const BEST_OF_SOURCE = 3
 
 /** The scores with what stands around each passage counted in, and that as parts. */

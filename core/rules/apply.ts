@@ -1,16 +1,15 @@
-import { ANYONE, coverage, keepsTo, quantitiesIn, stem, synonymsOf, words, type Quantity } from '../text'
-import { answerKindOf, moodOf, type Intent } from '../question'
-import { stemsOf, type Condition, type DayOfYear } from './condition'
+import { judge } from '../calling'
+import type { Reading } from '../reading'
+import { ANYONE, coverage, keepsTo, quantitiesIn, stemSet, type Quantity } from '../text'
+import type { Condition, DayOfYear } from './condition'
 import type { Directive } from './directive'
 
 /** What a rule's condition is held against. */
 export interface Situation {
-  readonly question: string
-  readonly intent: Intent
+  readonly reading: Reading
   readonly isUnknown: boolean
-  readonly isFirst?: boolean
-  /** The language of the line, a BCP 47 primary tag. */
-  readonly language?: string
+  /** How many lines the visitor has written, this one counted. */
+  readonly turn: number
   readonly today?: { readonly date: string; readonly weekday: number }
   /** Name of the duty under way. */
   readonly duty?: string
@@ -19,53 +18,65 @@ export interface Situation {
   readonly party?: string
 }
 
-/** Whether a condition holds in a situation. What a situation does not tell (today, a variable) does not hold. */
-export function holds(condition: Condition, situation: Situation): boolean {
+/** Lines that say what a condition is about or not about, as its rule has them. */
+export interface Samples {
+  readonly like?: readonly string[]
+  readonly unlike?: readonly string[]
+}
+
+/** How surely a condition holds, 0..1, and why. */
+export interface Held {
+  readonly confidence: number
+  readonly because: readonly string[]
+}
+
+const fact = (isSo: boolean): Held => ({ confidence: isSo ? 1 : 0, because: [] })
+
+/** How surely a condition holds in a situation. What a situation does not tell (today, a variable) does not hold. */
+export function hold(condition: Condition, situation: Situation, samples: Samples = {}): Held {
+  const { reading } = situation
   switch (condition.kind) {
     case 'always':
-      return situation.intent === 'question'
-    case 'intent':
-      return (
-        situation.intent === condition.intent ||
-        (condition.intent === 'thanks' && moodOf(situation.question) === 'thanks')
-      )
-    case 'mood':
-      return (
-        moodOf(situation.question) === condition.mood ||
-        (condition.mood === 'complaint' && situation.intent === 'insult')
-      )
-    case 'asks':
-      return situation.intent === 'question' && answerKindOf(situation.question) === condition.answer
+      return fact(true)
+    case 'about':
+      return judge({ when: condition.text, ...samples }, reading)
     case 'unknown':
-      return situation.isUnknown
+      return fact(situation.isUnknown)
     case 'firstTurn':
-      return situation.isFirst === true
-    case 'mentions':
-      return mentions(situation.question, condition.anyOf)
+      return fact(situation.turn === 1)
+    case 'turns':
+      return fact(situation.turn >= condition.least)
     case 'phrase':
-      return plain(situation.question).includes(plain(condition.text))
+      return fact(plain(reading.said).includes(plain(condition.text)))
     case 'quantity':
-      return quantitiesIn(`${situation.question}. ${situation.party ?? ''}`).some((each) => isSuch(each, condition))
+      return fact(quantitiesIn(`${reading.said}. ${situation.party ?? ''}`).some((each) => isSuch(each, condition)))
     case 'weekday':
-      return situation.today !== undefined && condition.days.includes(situation.today.weekday)
+      return fact(situation.today !== undefined && condition.days.includes(situation.today.weekday))
     case 'dates':
-      return situation.today !== undefined && isBetween(situation.today.date, condition.from, condition.to)
+      return fact(situation.today !== undefined && isBetween(situation.today.date, condition.from, condition.to))
     case 'language':
-      return situation.language === condition.language
+      return fact(reading.language === condition.language)
     case 'duty':
-      return situation.duty !== undefined && plain(situation.duty) === plain(condition.name)
+      return fact(situation.duty !== undefined && plain(situation.duty) === plain(condition.name))
     case 'variable': {
       const value = situation.variables?.get(condition.name.toLowerCase()) ?? ''
-      return condition.value === undefined ? value !== '' : plain(value) === plain(condition.value)
+      return fact(condition.value === undefined ? value !== '' : plain(value) === plain(condition.value))
     }
-    case 'not':
-      return situation.intent === 'question' && !holds(condition.condition, situation)
+    case 'not': {
+      const { confidence, because } = hold(condition.condition, situation, samples)
+      return { confidence: 1 - confidence, because }
+    }
     case 'all':
-      return condition.conditions.every((each) => holds(each, situation))
+      return joined(condition.conditions.map((each) => hold(each, situation, samples)), Math.min)
     case 'any':
-      return condition.conditions.some((each) => holds(each, situation))
+      return joined(condition.conditions.map((each) => hold(each, situation, samples)), Math.max)
   }
 }
+
+const joined = (all: readonly Held[], by: (...values: number[]) => number): Held => ({
+  confidence: by(...all.map(({ confidence }) => confidence)),
+  because: all.flatMap(({ because }) => because),
+})
 
 const plain = (text: string): string =>
   ` ${text
@@ -88,20 +99,7 @@ function isBetween(iso: string, from: DayOfYear, to: DayOfYear): boolean {
   return start <= end ? at >= start && at <= end : at >= start || at <= end
 }
 
-/** Whether a text speaks of any of the alternatives: all stems of one, or everyday words for them, stand in it. */
-export function mentions(text: string, anyOf: readonly (readonly string[])[]): boolean {
-  const stems = stemsOf(text)
-  return anyOf.some((alternative) =>
-    alternative.every((each) => stems.has(each) || [...synonymsOf(each)].some((other) => stems.has(other))),
-  )
-}
-
-/** Whether a text holds any of the alternatives in these very words. */
-const holdsWords = (text: string, anyOf: readonly (readonly string[])[]): boolean => {
-  const stems = new Set(words(text).map((word) => stem(word.text)))
-  return anyOf.some((alternative) => coverage(new Set(alternative), stems) === 1)
-}
-
-/** Whether a text says what a directive forbids; false for directives that forbid nothing. */
+/** Whether a text says what a directive forbids, in these very words; false for directives that forbid nothing. */
 export const breaks = (directive: Directive, text: string): boolean =>
-  directive.kind === 'avoid' && holdsWords(text, directive.anyOf)
+  directive.kind === 'avoid' &&
+  directive.anyOf.some((alternative) => coverage(new Set(alternative), stemSet(text)) === 1)

@@ -1,5 +1,5 @@
 import { numberOf, stem, words } from '../text'
-import { LANGUAGES } from './condition'
+import { LANGUAGES } from './names'
 import { asked, offer, question, quoted, secondPerson, sentence, statement } from './wording'
 
 /** What a rule asks for, as far as it could be read. Texts are whole sentences, ready to be said. */

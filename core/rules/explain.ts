@@ -1,4 +1,3 @@
-import type { AnswerKind, Intent } from '../question'
 import type { Condition, DayOfYear } from './condition'
 import type { Directive } from './directive'
 
@@ -6,43 +5,17 @@ const MONTHS = 'January February March April May June July August September Octo
 const DAY_NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 const dayOfYear = ({ day, month }: DayOfYear): string => `${day} ${MONTHS[month - 1]}`
 
-const INTENT_WORDS: Readonly<Record<Exclude<Intent, 'question' | 'empty'>, string>> = {
-  greeting: 'the visitor says hello',
-  thanks: 'the visitor says thanks',
-  goodbye: 'the visitor says goodbye',
-  identity: 'the visitor asks who the agent is',
-  insult: 'the visitor is abusive',
-  distress: 'the visitor is in distress',
-  emergency: 'there is an emergency',
-}
-const ASK_WORDS: Partial<Record<AnswerKind, string>> = {
-  money: 'for a price',
-  howTo: 'how to do something',
-  summary: 'for a summary',
-  comparison: 'for a comparison',
-  recommendation: 'for a recommendation',
-  why: 'why',
-}
-
 /** A condition in words: what stands after "when". */
 export function explainCondition(condition: Condition): string {
   switch (condition.kind) {
     case 'always':
       return 'always'
-    case 'mentions':
-      return `the line speaks of ${condition.words}`
+    case 'about':
+      return condition.text
     case 'phrase':
       return `the line holds “${condition.text}”`
-    case 'intent':
-      return INTENT_WORDS[condition.intent]
-    case 'mood':
-      return condition.mood === 'complaint'
-        ? 'the visitor complains'
-        : condition.mood === 'confusion'
-          ? 'the visitor is confused'
-          : 'the visitor is grateful'
-    case 'asks':
-      return `the visitor asks ${ASK_WORDS[condition.answer] ?? condition.answer}`
+    case 'turns':
+      return `the visitor has written ${condition.least} times or more`
     case 'unknown':
       return 'the answer is not known'
     case 'firstTurn':

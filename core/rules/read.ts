@@ -2,42 +2,53 @@ import { readCondition, type Condition } from './condition'
 import { readDirectives, type Directive } from './directive'
 import { explainCondition, explainDirective } from './explain'
 
-/** A rule as it was read. `understood` is false when it is for the model only; `explanation` says how it was read. */
-export interface Reading {
+/**
+ * A rule as it was read. `understood` is false when what it asks for is for a language model only; `explanation` says how
+ * it was read. The condition is always read: what is no fact is judged.
+ */
+export interface RuleReading {
   readonly understood: boolean
   readonly condition: Condition
   readonly directives: readonly Directive[]
   readonly explanation: string
 }
 
+const MOST_KNOWN = 500
+const known = new Map<string, RuleReading>()
+
 /**
- * Reads a rule in plain English into a condition and directives; the grammar and its limits stand in `docs/rules.md`.
+ * Reads a rule in plain English into a condition and directives; what directives there are stands in `docs/rules.md`.
  * The condition is taken from `when`, or from the front of `act` ("When …, say …"). What cannot be read whole is marked
  * as for the model only; nothing is guessed.
  */
-export function readRule(when: string, act: string): Reading {
-  const { condition: inFront, rest } = splitCondition(act)
-  const spoken = [when.trim(), inFront].filter(Boolean)
-  const conditions = spoken.map(readCondition)
-  const directives = readDirectives(rest)
-  const unread = spoken.find((_, at) => conditions[at] === undefined)
-  if (unread !== undefined || !directives) {
-    return {
-      understood: false,
-      condition: { kind: 'always' },
-      directives: [],
-      explanation: `For the model only: “${unread ?? rest}” is passed on as written; the built-in model ignores it.`,
-    }
+export function readRule(when: string, act: string): RuleReading {
+  const key = `${when}\u0000${act}`
+  let reading = known.get(key)
+  if (!reading) {
+    if (known.size >= MOST_KNOWN) known.clear()
+    known.set(key, (reading = read(when, act)))
   }
-  const read = conditions as Condition[]
+  return reading
+}
+
+function read(when: string, act: string): RuleReading {
+  const { condition: inFront, rest } = splitCondition(act)
+  const conditions = [when.trim(), inFront].filter(Boolean).map(readCondition)
   const condition: Condition =
-    read.length === 0 ? { kind: 'always' } : read.length === 1 ? read[0]! : { kind: 'all', conditions: read }
+    conditions.length === 0
+      ? { kind: 'always' }
+      : conditions.length === 1
+        ? conditions[0]!
+        : { kind: 'all', conditions }
   const lead = condition.kind === 'always' ? 'Always' : `When ${explainCondition(condition)}`
+  const directives = readDirectives(rest)
   return {
-    understood: true,
+    understood: directives !== undefined,
     condition,
-    directives,
-    explanation: `${lead} → ${directives.map(explainDirective).join('; ')}`,
+    directives: directives ?? [],
+    explanation: directives
+      ? `${lead} → ${directives.map(explainDirective).join('; ')}`
+      : `${lead} → for a language model only: “${rest}” is passed on as written`,
   }
 }
 

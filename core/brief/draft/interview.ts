@@ -162,6 +162,8 @@ const STEPS: readonly Step[] = [
               when: '',
               do: line.slice(0, 1000),
               strength: 'always' as const,
+              like: [],
+              unlike: [],
               enabled: true,
             },
           ],

@@ -1,6 +1,6 @@
 import { contentStems, isEnglishWord, stem, wordCount, words } from '../../text'
 import { breaks, readRule, type Condition } from '../../rules'
-import { fallsUnder } from '../boundary'
+import { fallsUnder } from './fallsUnder'
 import { compile } from '../compile'
 import type { Brief } from '../schema'
 import type { Finder, Remark } from './remark'

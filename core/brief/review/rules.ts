@@ -1,13 +1,14 @@
 import { contentStems, jaccard, synonymsOf, words } from '../../text'
-import { breaks, readRule, type Condition, type Directive, type Reading } from '../../rules'
-import { fallsUnder } from '../boundary'
+import { subjectOf } from '../../calling'
+import { breaks, readRule, type Condition, type Directive, type RuleReading } from '../../rules'
+import { fallsUnder } from './fallsUnder'
 import type { Brief, Rule } from '../schema'
 import type { Finder, Remark } from './remark'
 
 interface Read {
   readonly rule: Rule
   readonly at: number
-  readonly reading: Reading
+  readonly reading: RuleReading
 }
 
 const readAll = (brief: Brief): Read[] =>
@@ -18,7 +19,7 @@ const readAll = (brief: Brief): Read[] =>
 const spoken = (directive: Directive): string | undefined => ('text' in directive ? directive.text : undefined)
 
 /** Rules whose conditions can hold at the same time. */
-const meet = (a: Reading, b: Reading): boolean =>
+const meet = (a: RuleReading, b: RuleReading): boolean =>
   a.condition.kind === 'always' ||
   b.condition.kind === 'always' ||
   JSON.stringify(a.condition) === JSON.stringify(b.condition)
@@ -174,11 +175,11 @@ export const neverApplies: Finder = (brief) =>
       ]
     }
     const caught =
-      reading.condition.kind === 'mentions' &&
+      reading.condition.kind === 'about' &&
       brief.boundaries.find(
         (boundary) =>
           boundary.subject.trim() !== '' &&
-          fallsUnder(mentioned(reading.condition), { subject: boundary.subject, examples: [] }),
+          fallsUnder(mentioned(reading.condition), { subject: boundary.subject, examples: [], unlike: [] }),
       )
     return caught
       ? [
@@ -202,7 +203,8 @@ export const neverApplies: Finder = (brief) =>
         : []
   })
 
-const mentioned = (condition: Condition): string => (condition.kind === 'mentions' ? condition.words : '')
+const mentioned = (condition: Condition): string =>
+  condition.kind === 'about' ? subjectOf(condition.text) : ''
 
 const isOtherLanguage = (condition: Condition, { identity }: Brief): boolean =>
   condition.kind === 'language' &&

@@ -51,4 +51,13 @@ wlan, wi-fi, internet
 `,
   free: 'kostenlos, kostenfrei, gratis, umsonst, frei, inbegriffen',
   because: 'weil, da, denn, damit, deshalb, wegen, grund, daher',
+  leavesDuty: 'abbrechen, stopp, stop, vergiss es, lass es, egal, doch nicht, nicht jetzt',
+  resumes: 'weiter, mach weiter, zurück zu, wo waren wir',
+  corrects: 'nein, nicht, doch, ich meine, ich meinte, moment, ändere, lieber, eigentlich',
+  skips: 'nein, keine, keins, nichts, überspringen',
+  tellsName: 'ich heiße, mein name ist, ich bin, nenn mich',
+  sides: 'und, oder, als, mit, zu, von, gegenüber, zwischen',
+  contact: 'Kontakt Telefon E-Mail Büro',
+  instructs: 'können sie, kannst du, klicken, wählen, drücken, öffnen, gehen sie, geben sie, müssen sie, bitte, rufen sie, schreiben sie, zuerst, dann, einfach',
+  places: 'in, an, am, im, auf, bei, neben, hinter, unter, straße, platz, adresse, raum, etage, gegenüber',
 }

@@ -42,13 +42,13 @@ export const words: LanguageWords = {
     duration:
       'how long does, how long do, how long is, how long will, how long can, how long may, how long are, how long, for how long, how many days, how many weeks, how many hours, how many minutes, how many months, how many years, how quickly, how fast, how soon, how far in advance, how far ahead, notice',
     time:
-      'when, what time, at what time, until when, since when, by when, which day, what day, which days, what days, how early, how late, what date, which date, opening hours, opening times, hours, how often, which month, what month, last day, deadline, what year, which year, times',
+      '^when, tell me when, know when, know … when, say when, wonder when, exactly when, and when, what time, at what time, until when, since when, by when, which day, what day, which days, what days, how early, how late, what date, which date, opening hours, opening times, hours, how often, which month, what month, last day, deadline, what year, which year, times',
     measure:
       'how wide, how deep, how tall, how high, how heavy, how big, how large, how far, how hot, how cold, how warm, how old, how thick, how strong, what size, what weight, what temperature, how much water, how much space, how much, how hard, how steep, how narrow, how loud, how close, maximum size, what age',
     count: 'how many, number of, what number',
     place:
-      'where, which address, what address, address, how do i get to, how do we get to, how can i get to, how do i find you, directions, which room, what room, which floor, whereabouts, which place, location of, which platform, which folder, which directory, which menu',
-    person: 'who, whom, whose, who is, which person, to whom',
+      '^where, tell me where, know where, say where, find out where, wonder where, and where, from where, which address, what address, address, how do i get to, how do we get to, how can i get to, how do i find you, directions, which room, what room, which floor, whereabouts, which place, location of, which platform, which folder, which directory, which menu',
+    person: '^who, ^whom, ^whose, tell me who, know who, say who, wonder who, which person, to whom, whom do, with whom',
     howTo:
       'how do i, how do we, how do you, how can i, how can we, how can you, how to, how should i, how should we, how would i, how could i, what is the best way to, best way to, way to, steps, what do i do, what should i do, what must i do, what do we do, what can i do, instructions for, how does one, how will i, how does, how is, how are, how did, is there a way, what do i have to do, what do i need to do, what happens, how would',
     list: '^which, ^what kind of, ^what kinds of, ^what sort of, ^what sorts of, ^what types of, ^list, ^name, list of, list the, list all, ^what all, what do i need, what do i have to bring, what should i bring, ^what … are there, ^what … do you have, ^what … do you offer, what can i',
@@ -64,7 +64,7 @@ export const words: LanguageWords = {
   leaveGiven:
     'can, may, allowed, permitted, welcome, possible, free, available, there is, there are, included, accept, accepts, take, takes, offer, offers, have, has, provides, supports, open, yes, must, required, need, needs, able',
   pointing: 'it, its, that, this, those, these, they, them, their, there, one, ones, same, he, she, him, her, so',
-  leadsOn: 'and, but, or, so, also, what about, how about, what if, then, and what about, and how about, why, and if, make that, make it, what of',
+  leadsOn: 'and, but, or, so, also, what about, how about, what if, then, and what about, and how about, and if, make that, make it, what of',
   joins: 'and, and also, also, plus, but, as well as',
   about: {
     money: 'price cost fee pay',
@@ -102,4 +102,13 @@ uninstall, remove, delete
 `,
   free: 'free, free of charge, no charge, no fee, costs nothing, complimentary, gratis, included, without charge',
   because: 'because, since, so that, in order to, due to, reason, therefore, as it, means that, to avoid, that is why, which is why, otherwise',
+  leavesDuty: 'cancel, stop, never mind, nevermind, forget it, forget about it, forget that, leave it, drop it, not now, quit, i changed my mind',
+  resumes: 'go on, continue, carry on, resume, back to, where were we',
+  corrects: 'no, not, actually, sorry, i mean, i meant, wait, correction, change, make it, make that, rather',
+  skips: 'no, none, skip, nothing',
+  tellsName: 'my name is, my name\'s, i am called, call me, this is, i am, name is',
+  sides: 'and, or, versus, vs, than, with, to, from, between, against',
+  contact: 'contact telephone phone number email address office',
+  instructs: 'you can, you may, click, choose, select, press, enter, open, use, run, type, go to, by clicking, by pressing, you need to, you should, you must, please, ask, send, write, call, bring, take, fill in, turn, set, first, then, to do this, to do so, simply, via, from the, install, put, add, start',
+  places: 'in, at, on, under, near, behind, beside, opposite, next to, from, to, menu, tab, page, corner, street, road, room, floor, section, address, folder, file, button, icon, via',
 }

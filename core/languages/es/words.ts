@@ -50,4 +50,13 @@ wifi, wi-fi, internet
 `,
   free: 'gratis, gratuito, gratuita, gratuitos, gratuitas, sin coste, incluido, incluida, libre',
   because: 'porque, ya que, puesto que, para que, razón, debido, por eso, a causa',
+  leavesDuty: 'cancela, cancelar, para, olvídalo, déjalo, ahora no, he cambiado de idea',
+  resumes: 'sigue, continúa, continuar, volvamos',
+  corrects: 'no, en realidad, quiero decir, espera, mejor, cambia',
+  skips: 'no, ninguno, ninguna, nada',
+  tellsName: 'me llamo, mi nombre es, soy, llámame',
+  sides: 'y, e, o, u, que, con, contra, entre',
+  contact: 'contacto teléfono correo oficina',
+  instructs: 'puede, puedes, haga clic, elija, pulse, abra, vaya, introduzca, debe, hay que, llame, escriba, primero, luego',
+  places: 'en, a, al, sobre, bajo, cerca, detrás, calle, plaza, dirección, sala, planta, frente',
 }

@@ -50,4 +50,13 @@ wifi, wi-fi, internet
 `,
   free: 'gratuit, gratuite, gratuits, gratuites, gratuitement, sans frais, offert, compris',
   because: 'parce que, car, puisque, afin de, pour que, raison, en raison, à cause',
+  leavesDuty: 'annule, annuler, stop, laisse tomber, oublie, pas maintenant, j\'ai changé d\'avis',
+  resumes: 'continue, continuons, reprends, où en étions-nous',
+  corrects: 'non, pas, en fait, je veux dire, attends, plutôt, change',
+  skips: 'non, aucun, aucune, rien, passe',
+  tellsName: 'je m\'appelle, mon nom est, je suis, appelle-moi',
+  sides: 'et, ou, que, avec, contre, entre',
+  contact: 'contact téléphone courriel adresse bureau',
+  instructs: 'vous pouvez, cliquez, choisissez, appuyez, ouvrez, allez, entrez, il faut, vous devez, veuillez, appelez, écrivez, d\'abord, puis, ensuite',
+  places: 'à, au, dans, sur, sous, près, derrière, rue, place, adresse, salle, étage, en face',
 }

@@ -50,4 +50,13 @@ wifi, wi-fi, internet
 `,
   free: 'gratis, gratuito, gratuita, gratuiti, gratuite, gratuitamente, incluso, inclusa, libero',
   because: 'perché, poiché, siccome, affinché, motivo, a causa, per via',
+  leavesDuty: 'annulla, stop, lascia stare, dimentica, non ora, ho cambiato idea',
+  resumes: 'continua, riprendi, andiamo avanti, dove eravamo',
+  corrects: 'no, in realtà, voglio dire, aspetta, piuttosto, cambia',
+  skips: 'no, nessuno, nessuna, niente',
+  tellsName: 'mi chiamo, il mio nome è, sono, chiamami',
+  sides: 'e, ed, o, che, con, contro, tra, fra',
+  contact: 'contatto telefono email ufficio',
+  instructs: 'può, puoi, clicca, scegli, premi, apri, vai, inserisci, deve, bisogna, chiami, scriva, prima, poi',
+  places: 'in, a, al, su, sotto, vicino, dietro, via, piazza, indirizzo, sala, piano, di fronte',
 }

@@ -50,4 +50,13 @@ wifi, wi-fi, internet
 `,
   free: 'gratis, kosteloos, vrij, inbegrepen',
   because: 'omdat, want, doordat, zodat, reden, daarom, vanwege',
+  leavesDuty: 'annuleer, stop, laat maar, vergeet het, niet nu, ik ben van gedachten veranderd',
+  resumes: 'ga door, verder, terug naar, waar waren we',
+  corrects: 'nee, niet, eigenlijk, ik bedoel, wacht, liever, verander',
+  skips: 'nee, geen, niets, overslaan',
+  tellsName: 'ik heet, mijn naam is, ik ben, noem me',
+  sides: 'en, of, dan, met, tegen, tussen',
+  contact: 'contact telefoon e-mail kantoor',
+  instructs: 'kunt u, kun je, klik, kies, druk, open, ga naar, voer, moet u, bel, schrijf, eerst, daarna',
+  places: 'in, op, aan, bij, onder, naast, achter, straat, plein, adres, zaal, verdieping, tegenover',
 }

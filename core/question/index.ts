@@ -1,6 +1,0 @@
-export { intentOf, moodOf, INTENTS, type Intent, type Mood } from './intent'
-export { answerKindOf, asking, judgesPriceBy, withoutPoliteness, ANSWER_KINDS, type AnswerKind } from './kind'
-export { splitQuestion, withSubjectOf } from './parts'
-export { tamperingIn } from './guard'
-export { sidesOf, type Sides } from './sides'
-export { writtenOut } from './slang'

@@ -1,5 +1,0 @@
-export { askedOf, type Asked } from './asked'
-export { heldBy } from './forms'
-export { objectIn } from './grammar'
-export { namesIn } from './names'
-export type { Wanted } from './wanted'

@@ -1,5 +1,0 @@
-export { THIN } from './coverage'
-export { gatherEvidence, type Evidence } from './gather'
-export { INFLECTED, isWritten } from './held'
-export { instancesIn } from './instances'
-export { isOfOtherTimes } from './times'

@@ -1,0 +1,144 @@
+import { alike, senseOf, type Sense } from '../calling'
+import { wordsOf } from '../languages'
+import type { FoundPassage } from '../dialogue'
+import type { Question } from '../reading'
+import { holds, tokensOf, wordsIn } from '../reading'
+import { contentTerms, type Term } from '../text'
+import { fitsKind } from './kindFit'
+import { contextOf, type Window } from './windows'
+
+/** What is measured of a window for a question; the weights that rank windows have these names, in this order. */
+export const MEASURES = [
+  'spoken',
+  'around',
+  'missing',
+  'focus',
+  'score',
+  'coverage',
+  'first',
+  'fits',
+  'heading',
+  'length',
+  'points',
+  'asks',
+  'opens',
+  'nameless',
+  'isRow',
+  'isList',
+  'tight',
+  'whole',
+] as const
+export type Measured = Readonly<Record<(typeof MEASURES)[number], number>>
+
+/** A question with how much each of its words counts, and what stands for each: made once a turn. */
+export interface Asked {
+  readonly question: Question
+  readonly terms: readonly { readonly stem: string; readonly weight: number; readonly isName: boolean }[]
+  /** How well a word stands for a term of the question, 0..1. */
+  readonly standsFor: (term: number, stem: string, word: string) => number
+}
+
+/** Words that carry the form of a question count this much of what others do. */
+const LIGHT = 0.15
+/** A word that only keeps the same company counts less than one that means the same. */
+const COMPANY = 0.7
+
+/** Prepares a question: its words by rarity in the library, and what its kind is about. */
+export function askedOf(question: Question, rarity: (stem: string) => number): Asked {
+  const sense: Sense = senseOf(question.text)
+  const bySense = new Map(sense.words.map((word) => [word.stem, word]))
+  const terms = question.terms.map(({ stem, isLight, isName }) => ({
+    stem,
+    isName,
+    weight: (isLight ? LIGHT : 1) * (0.25 + 0.75 * rarity(stem)),
+  }))
+  const known = new Map<string, number[]>()
+  const made = new Map<string, ReturnType<typeof senseOf>['words'][number] | undefined>()
+  return {
+    question,
+    terms,
+    standsFor: (term, stem, word) => {
+      const row = known.get(stem) ?? []
+      known.set(stem, row)
+      if (row[term] === undefined) {
+        const own = bySense.get(terms[term]!.stem)
+        if (terms[term]!.stem === stem) row[term] = 1
+        else if (!own || terms[term]!.isName) row[term] = 0
+        else {
+          if (!made.has(stem)) made.set(stem, senseOf(word).words[0])
+          const other = made.get(stem)
+          const how = other ? alike(own, other) : 0
+          row[term] = how >= 0.8 ? how : how * COMPANY
+        }
+      }
+      return row[term]!
+    },
+  }
+}
+
+/** How well a text speaks of each term of a question. */
+export function heldBy(asked: Asked, text: string): number[] {
+  const held = new Array<number>(asked.terms.length).fill(0)
+  const words: readonly Term[] = contentTerms(text)
+  for (const each of words) {
+    for (let term = 0; term < held.length; term++) {
+      if (held[term]! >= 1) continue
+      held[term] = Math.max(held[term]!, asked.standsFor(term, each.stem, text.slice(each.start, each.end).toLowerCase()))
+    }
+  }
+  return held
+}
+
+/** The weighted share of a question's terms that is held. */
+export function shareOf({ terms }: Asked, held: readonly number[]): number {
+  let [sum, whole] = [0, 0]
+  terms.forEach(({ weight }, at) => {
+    sum += weight * held[at]!
+    whole += weight
+  })
+  return whole === 0 ? 0 : sum / whole
+}
+
+/** Measures one window for a question. `top` is the best passage's score. */
+export function measure(window: Window, asked: Asked, context: readonly number[], whole: number, top: number): Measured {
+  const { question } = asked
+  const held = heldBy(asked, window.text)
+  const around = held.map((how, at) => Math.max(how, context[at]!))
+  const tokens = tokensOf(window.text)
+  const words = wordsOf(question.language)
+  const names = asked.terms.flatMap((term, at) => (term.isName ? [around[at]!] : []))
+  const content = contentTerms(window.text)
+  const spokenOf = content.filter((each) => asked.terms.some((_, term) => asked.standsFor(term, each.stem, window.text.slice(each.start, each.end).toLowerCase()) >= 0.6)).length
+  const heading = window.passage.headings.at(-1) ?? ''
+  return {
+    spoken: shareOf(asked, held),
+    around: shareOf(asked, around),
+    missing: asked.terms.some(({ weight }, at) => weight >= 0.6 && around[at]! < 0.3) ? 1 : 0,
+    focus: content.length === 0 ? 0 : Math.min(1, spokenOf / content.length),
+    score: top === 0 ? 0 : window.passage.score / top,
+    coverage: window.passage.coverage,
+    first: 1 / (1 + window.rank),
+    fits: fitsKind(question, window.text),
+    heading: heading === '' ? 0 : shareOf(asked, heldBy(asked, heading)),
+    length: Math.log(1 + window.words) / 5,
+    points: wordsIn(words.pointing).has(tokens[0]?.text ?? '') && window.units[0]!.at > 0 ? 1 : 0,
+    asks: /\?\s*$/.test(window.text) ? 1 : 0,
+    opens: window.units[0]!.at === 0 ? 1 : 0,
+    nameless: names.some((how) => how < 0.5) ? 1 : 0,
+    isRow: window.kind === 'row' ? 1 : 0,
+    isList: window.kind === 'list' ? 1 : 0,
+    tight: window.units.length === 1 ? shareOf(asked, held) : Math.max(...window.units.map((unit) => shareOf(asked, heldBy(asked, unit.text)))),
+    whole,
+  }
+}
+
+/** How well what stands around a passage speaks of each term, and the share that both together hold. */
+export function aroundOf(asked: Asked, passage: FoundPassage): { context: number[]; whole: number } {
+  const context = heldBy(asked, contextOf(passage))
+  const own = heldBy(asked, passage.text)
+  return { context, whole: shareOf(asked, own.map((how, at) => Math.max(how, context[at]!))) }
+}
+
+/** Whether a text denies. */
+export const denies = (text: string, question: Question): boolean =>
+  holds(wordsOf(question.language).denial, tokensOf(text))
