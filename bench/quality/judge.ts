@@ -7,12 +7,11 @@ import type { Question } from './questions/question'
 export interface Verdict {
   readonly question: Question
   readonly state: TurnState
-  /** "invented" is an answer to a question the library cannot answer; "abstained" is "I don't know" to one it can. */
-  readonly result: 'correct' | 'wrong' | 'abstained' | 'invented'
+  /** "invented" is a flat answer to a question the library cannot answer; "offered" shows the answer as what comes nearest;
+   * "abstained" says that it does not know, or offers something else. */
+  readonly result: 'correct' | 'offered' | 'wrong' | 'abstained' | 'invented'
   readonly because: readonly string[]
   readonly isCitedRight: boolean | undefined
-  /** Whether an abstention quotes, as what comes nearest, the very statement that answers. */
-  readonly isNear: boolean
 }
 
 /** Asks a question, line by line, and judges the last reply. */
@@ -36,10 +35,12 @@ function judged(question: Question, state: TurnState): Verdict {
       ? new RegExp(`(?:^|[.!?:\\n] ?)${text}\\b`, 'i').test(reply)
       : reply.includes(plain(text))
   const isUnanswerable = question.kind === 'unknown'
-  const outcomes = [question.outcome ?? (isUnanswerable ? 'unknown' : 'answered')].flat()
+  const outcomes = [question.outcome ?? (isUnanswerable ? ['unknown', 'offered'] : 'answered')].flat()
+  // What is offered as what comes nearest and holds the answer is right as well.
+  const isOffered = state.outcome === 'offered' && outcomes.includes('answered')
   const missing = (question.has ?? []).filter((each) => ![each].flat().some(holds))
   const because = [
-    ...(outcomes.includes(state.outcome) ? [] : [`ended as ${state.outcome}, not ${outcomes.join(' or ')}`]),
+    ...(outcomes.includes(state.outcome) || isOffered ? [] : [`ended as ${state.outcome}, not ${outcomes.join(' or ')}`]),
     ...missing.map((each) => `lacks ${[each].flat().join(' or ')}`),
     ...(question.lacks ?? []).filter(holds).map((each) => `must not hold ${each}`),
   ]
@@ -48,8 +49,14 @@ function judged(question: Question, state: TurnState): Verdict {
       ? undefined
       : state.citations.some((citation) => plain(citation.sourceTitle).includes(plain(question.from!)))
   const result =
-    because.length === 0 ? 'correct' : isUnanswerable ? 'invented' : state.outcome === 'unknown' ? 'abstained' : 'wrong'
-  const needed = (question.has ?? []).filter((each) => each !== 'Yes' && each !== 'No')
-  const isNear = result === 'abstained' && needed.length > 0 && needed.every((each) => [each].flat().some(holds))
-  return { question, state, result, because, isCitedRight, isNear }
+    because.length === 0
+      ? isOffered
+        ? 'offered'
+        : 'correct'
+      : isUnanswerable
+        ? 'invented'
+        : state.outcome === 'unknown' || state.outcome === 'offered'
+          ? 'abstained'
+          : 'wrong'
+  return { question, state, result, because, isCitedRight }
 }

@@ -1,6 +1,6 @@
 import { cosine } from '../meaning'
 import { sharedTopic } from './topics'
-import { relatedBy, type Sense, type SenseWord } from './sense'
+import { nearness, relatedBy, type Sense, type SenseWord } from './sense'
 
 /** What is measured of a condition and a line; the weights of a judgement have these names, in this order. */
 export const FEATURES = ['topic', 'elsewhere', 'mean', 'bad', 'good', 'plain', 'plainSpoken', 'plainKey', 'plainBack'] as const
@@ -40,7 +40,7 @@ export function measure(condition: Sense, line: Sense): Features {
   return {
     topic,
     elsewhere: !isPlain && topic === 0 && line.topics.size > 0 ? 1 : 0,
-    mean: meanNearness(condition, line),
+    mean: nearness(condition.mean, line.mean),
     bad: Math.min(condition.mood.bad, line.mood.bad),
     good: Math.min(condition.mood.good, line.mood.good),
     plain: isPlain ? 1 : 0,
@@ -57,17 +57,6 @@ function share(words: readonly SenseWord[], held: Float64Array): number {
     whole += weight
   })
   return whole === 0 ? 0 : sum / whole
-}
-
-function meanNearness({ mean: a }: Sense, { mean: b }: Sense): number {
-  if (!a || !b) return 0
-  let [ab, aa, bb] = [0, 0, 0]
-  for (let at = 0; at < a.length; at++) {
-    ab += a[at]! * b[at]!
-    aa += a[at]! ** 2
-    bb += b[at]! ** 2
-  }
-  return aa === 0 || bb === 0 ? 0 : Math.max(0, ab / Math.sqrt(aa * bb))
 }
 
 /** How near two lines are, 0..1: what each speaks of the other, and whether both show one subject. */

@@ -4,5 +4,5 @@
  */
 export { BARS, judge, type Call, type Callable } from './judge'
 export { alike, closeness, FEATURES, measure } from './features'
-export { senseOf, subjectOf, type Sense } from './sense'
+export { meanVector, nearness, senseOf, subjectOf, type Sense } from './sense'
 export { draftSamples } from './samples'

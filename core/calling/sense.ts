@@ -1,7 +1,7 @@
 import { wordsOf, type Spoken } from '../languages'
 import { KNOWN_WORDS, meaningsOf, vectorOf, type WordVector } from '../meaning'
 import { find, tokensOf, wordsIn } from '../reading'
-import { contentTerms, languageOf, synonymsOf } from '../text'
+import { contentTerms, languageOf, remembered, synonymsOf } from '../text'
 import { moodOfWords, type Mood } from './mood'
 import { topicsIn, type Topics } from './topics'
 
@@ -58,7 +58,7 @@ export function senseOf(text: string, implied: readonly string[] = []): Sense {
 }
 const IMPLIED = 0.6
 
-function meanOf(words: readonly SenseWord[]): Float64Array | undefined {
+export function meanOf(words: readonly SenseWord[]): Float64Array | undefined {
   let mean: Float64Array | undefined
   for (const { vector, weight } of words) {
     if (!vector) continue
@@ -86,3 +86,30 @@ export function relatedBy(a: string, b: string): number {
 }
 const SYNONYM = 0.9
 const RELATED = 0.9
+
+const means = remembered((text): { readonly mean: Float64Array | undefined } => {
+  const language = languageOf(text)
+  if (language !== 'en') return { mean: undefined }
+  const light = wordsIn(wordsOf(language).light)
+  const words = contentTerms(text).map((term) => {
+    const word = text.slice(term.start, term.end).toLowerCase()
+    const vector = vectorOf(word)
+    return { stem: term.stem, word, weight: weightOf(word, vector, light), vector }
+  })
+  return { mean: meanOf(words) }
+})
+
+/** The weighted mean of the vectors of a text's words; undefined where none is known. */
+export const meanVector = (text: string): Float64Array | undefined => means(text).mean
+
+/** The cosine of two means, 0..1; 0 where one is unknown. */
+export function nearness(a: Float64Array | undefined, b: Float64Array | undefined): number {
+  if (!a || !b) return 0
+  let [ab, aa, bb] = [0, 0, 0]
+  for (let at = 0; at < a.length; at++) {
+    ab += a[at]! * b[at]!
+    aa += a[at]! ** 2
+    bb += b[at]! ** 2
+  }
+  return aa === 0 || bb === 0 ? 0 : Math.max(0, ab / Math.sqrt(aa * bb))
+}

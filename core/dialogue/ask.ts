@@ -32,6 +32,7 @@ export const askModel: Step = async (state, context) => {
 const turnFor = (state: TurnState, { brief, library, conversation, variables }: TurnContext): TurnForModel => ({
   brief,
   act: state.reading.act,
+  signals: state.reading.signals,
   line: state.question,
   questions: state.reading.questions,
   found: state.found,

@@ -2,7 +2,7 @@ import type { Brief } from '../brief'
 import type { Question } from '../reading'
 import type { CalledRule } from './rules'
 import type { Memory } from './memory'
-import type { Act } from '../reading'
+import type { Act, Signal } from '../reading'
 import type { Exchange, FoundPassage, Outcome } from './turn'
 
 /** One message of a chat, in the roles the common chat protocols use. */
@@ -15,6 +15,7 @@ export interface ChatMessage {
 export interface TurnForModel {
   readonly brief: Brief
   readonly act: Act
+  readonly signals: readonly Signal[]
   /** The line as it is understood. */
   readonly line: string
   readonly questions: readonly Question[]

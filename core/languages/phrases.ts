@@ -11,22 +11,16 @@ export interface Phrases {
   readonly cellIs: (header: string, value: string) => string
   readonly thereAre: (count: string, what: string) => string
   readonly total: (about: string, sum: string, working: string) => string
-  readonly saves: (sum: string, working: string) => string
   readonly equals: (given: string, converted: string) => string
   readonly which: (header: string, choices: string) => string
   readonly sorry: string
-  readonly noted: (what: string) => string
-  readonly notSo: string
-  readonly noReason: string
-  readonly nearest: (subjects: string) => string
-  readonly nearestSaid: (section: string, said: string) => string
-  readonly ahead: (name: string, best: string, other: string) => string
-  readonly suits: (name: string) => string
-  readonly cheapest: (name: string, price: string) => string
-  readonly perMonth: (uses: string, people: number) => string
-  readonly aMonth: string
-  readonly secret: string
-  readonly keepToBrief: string
+  /** Comes before what is offered: it may not answer. */
+  readonly notSure: string
+  readonly youAre: (name: string) => string
+  readonly nameUnknown: string
+  /** The agent puts nobody through; whom to ask comes after it where the library tells. */
+  readonly noPerson: string
+  readonly whomToAsk: string
   readonly duty: DutyPhrases
   readonly courtesy: CourtesyPhrases
   readonly openers: Register

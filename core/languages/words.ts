@@ -63,6 +63,8 @@ export interface LanguageWords {
   readonly skips: string
   /** Comes before the visitor's own name. */
   readonly tellsName: string
+  /** What a sentence begins with that says yes or no itself. */
+  readonly yesNo: string
   /** Stands between two things that are compared. */
   readonly sides: string
   /** What is looked up for whoever wants a person. */

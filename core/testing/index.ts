@@ -1,7 +1,7 @@
 /** Helpers of core's own tests: passages made of a text, and the built-in model asked about them. */
-import { briefFrom, compile } from '../brief'
-import { questionMessage, type FoundPassage } from '../dialogue'
-import { answer, type Answer } from '../understudy'
+import { briefFrom } from '../brief'
+import { takeTurn, type FoundPassage, type TurnState } from '../dialogue'
+import { understudy } from '../understudy'
 
 export type BriefInput = Parameters<typeof briefFrom>[0]
 
@@ -18,15 +18,18 @@ export const found = (text: string, headings: string[] = ['Plots'], sourceTitle 
   coverage: 1,
 })
 
-/** Asks the built-in model with a brief that is cool and says one thing, unless told otherwise. */
-export function answered(question: string, passages: readonly FoundPassage[], brief: BriefInput = {}): Answer {
+/** Asks the built-in model with a brief that is cool and says one thing, unless told otherwise: a whole turn. */
+export async function answered(question: string, passages: readonly FoundPassage[], brief: BriefInput = {}): Promise<TurnState> {
   const whole = briefFrom({
     grounding: { whenUnknown: 'The book does not say.' },
     ...brief,
-    manner: { ...brief.manner, dials: { warmth: 20, brevity: 90, ...brief.manner?.dials } },
+    manner: { ...brief.manner, dials: { warmth: 20, brevity: 60, ...brief.manner?.dials } },
   })
-  return answer([
-    { role: 'system', content: compile(whole).text },
-    { role: 'user', content: questionMessage(question, passages) },
-  ])
+  return takeTurn(question, {
+    brief: whole,
+    library: { search: () => passages },
+    model: understudy,
+    conversation: [],
+    clock: () => 0,
+  })
 }

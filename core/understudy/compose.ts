@@ -1,18 +1,23 @@
 import { wordCount } from '../text'
-import type { PromptView } from '../brief'
+import type { Manner } from './profile'
 import type { Phrases } from '../languages'
 import { closer, emojiFor, hedged, inRegister, opener } from './manner'
-import { inWantedWords, isAllowed, type Orders } from './obey'
+import { inWantedWords, isAllowed, type Orders } from './orders'
 import type { Finding, Piece } from './task'
 
 /** What a reply is composed for. */
 interface Setting {
-  readonly question: string
-  readonly view: PromptView
+  readonly line: string
+  readonly manner: Manner
   readonly phrases: Phrases
   readonly orders: Orders
+  readonly cites: boolean
   /** The visitor's name, when the brief wants it used and the visitor gave it. */
   readonly name: string | undefined
+  /** A question to suggest next. */
+  readonly next: string | undefined
+  /** Said before everything: a gentle word where the line speaks of danger or despair. */
+  readonly first: string
 }
 
 /**
@@ -21,7 +26,7 @@ interface Setting {
  * worse than a long one.
  */
 export function compose(findings: readonly Finding[], setting: Setting): string {
-  const { question, view, phrases, orders } = setting
+  const { line, manner, phrases, orders } = setting
   const body = shaped(
     findings.flatMap((finding, at): Piece[] => {
       const allowed = finding.pieces.filter((piece) => isAllowed(piece.text, orders))
@@ -29,33 +34,31 @@ export function compose(findings: readonly Finding[], setting: Setting): string 
         ? [{ ...allowed[0]!, layout: 'line' }, ...allowed.slice(1)]
         : allowed
     }),
-    orders,
+    { ...orders, ...(orders.format === undefined ? formatFor(manner) : {}) },
   )
   if (body.filter((piece) => !piece.isVerdict).length === 0) return ''
-  const isAsking = findings.every((finding) => finding.isAsking)
-  const isModelled = findings.some((finding) => finding.solver === 'model answer')
-  const left = budgetFor(orders.maxWords ?? view.maxWords)
+  const isAnswering = findings.every((finding) => finding.outcome === 'answered')
+  const left = budgetFor(orders.maxWords ?? manner.format.maxWords)
   const kept = left(body, true)
-  const added = left(
-    orders.add.filter((text) => isAllowed(text, orders)).map((text): Piece => ({ text })),
-    true,
-  )
-  const sorry = orders.apologise ? left(piece(phrases.sorry), true) : []
-  const endings = left(
-    orders.endWith.map((text): Piece => ({ text })),
-    true,
-  )
-  // A model answer brings its own welcome and farewell.
-  const isPlain = isAsking || isModelled || sorry.length > 0
-  const courtesies = isPlain ? [] : left(piece(opener(view, phrases, question)))
-  const signOff = left(piece(view.signOff))
-  const after = isPlain || endings.length > 0 ? [] : left(piece(closer(view, phrases, question)))
-  const pieces = [...sorry, ...courtesies, ...kept, ...added, ...after, ...endings, ...signOff]
+  const added = left(piecesIn(orders.add.filter((text) => isAllowed(text, orders))), true)
+  const sorry = orders.apologise ? left(piecesIn([phrases.sorry]), true) : []
+  const endings = left(piecesIn(orders.endWith), true)
+  const isPlain = !isAnswering || sorry.length > 0 || setting.first !== ''
+  const courtesies = isPlain ? [] : left(piecesIn([opener(manner, phrases, line)]))
+  const signOff = left(piecesIn([manner.format.signOff]))
+  const after = isPlain || endings.length > 0 ? [] : left(piecesIn([closer(manner, phrases, line)]))
+  const next = setting.next === undefined ? [] : left(piecesIn([phrases.courtesy.youCouldAsk(setting.next)]))
+  const pieces = [...piecesIn([setting.first]), ...sorry, ...courtesies, ...kept, ...added, ...after, ...next, ...endings, ...signOff]
   return joined(pieces, kept, setting)
 }
 
+const formatFor = ({ format }: Manner): { format?: 'bullets' | 'prose' } =>
+  format.bullets === 'always' ? { format: 'bullets' } : format.bullets === 'never' ? { format: 'prose' } : {}
+
+const piecesIn = (texts: readonly string[]): Piece[] => texts.filter((text) => text !== '').map((text) => ({ text }))
+
 /** The body as the rules want it laid out, and no longer than they allow; verdicts and lists stay whole. */
-function shaped(body: readonly Piece[], { format, maxSentences }: Orders): Piece[] {
+function shaped(body: readonly Piece[], { format, maxSentences }: Pick<Orders, 'format' | 'maxSentences'>): Piece[] {
   const statements = body.filter((piece) => piece.layout !== 'line')
   const isList = body.some((piece) => piece.layout === 'line')
   const short = maxSentences === null || isList ? body : keepFirst(body, maxSentences)
@@ -78,16 +81,12 @@ function shaped(body: readonly Piece[], { format, maxSentences }: Orders): Piece
 function asTable(body: readonly Piece[]): Piece[] {
   const line = (cells: readonly string[]) => `| ${cells.map((cell) => cell.replace(/\|/g, '/')).join(' | ')} |`
   return body.flatMap((piece, at): Piece[] => {
-    const headers = piece.rows?.[0]?.map((cell) => cell.header)
-    if (!piece.rows || !headers) return [piece]
-    const before = body[at - 1]?.rows?.[0]?.map((cell) => cell.header)
+    const headers = piece.row?.map((cell) => cell.header)
+    if (!piece.row || !headers) return [piece]
+    const before = body[at - 1]?.row?.map((cell) => cell.header)
     const head = [line(headers), line(headers.map(() => '---'))].map((text): Piece => ({ text, layout: 'line' }))
-    const rows = piece.rows.map((cells): Piece => ({
-      ...piece,
-      text: line(cells.map((cell) => cell.value)),
-      layout: 'line',
-    }))
-    return before?.join('|') === headers.join('|') ? rows : [...head, ...rows]
+    const told: Piece = { ...piece, text: line(piece.row.map((cell) => cell.value)), layout: 'line' }
+    return before?.join('|') === headers.join('|') ? [told] : [...head, told]
   })
 }
 
@@ -96,8 +95,6 @@ function keepFirst(body: readonly Piece[], most: number): Piece[] {
   let count = 0
   return body.filter((piece) => piece.isVerdict || ++count <= most)
 }
-
-const piece = (text: string): Piece[] => (text === '' ? [] : [{ text }])
 
 /** Takes pieces as long as the word limit has room for them. */
 function budgetFor(maxWords: number | null): (pieces: readonly Piece[], evenIfTooLong?: boolean) => Piece[] {
@@ -114,15 +111,14 @@ function budgetFor(maxWords: number | null): (pieces: readonly Piece[], evenIfTo
 function joined(
   pieces: readonly Piece[],
   body: readonly Piece[],
-  { question, view, phrases, orders, name }: Setting,
+  { line: question, manner: view, phrases, orders, name, cites }: Setting,
 ): string {
-  const cites = orders.cite ?? view.cite
   const firstStatement = body.find((each) => !each.isVerdict)
   let text = ''
   pieces.forEach((each, at) => {
     const next = pieces[at + 1]
     const isLastOfPassage = each.cites !== undefined && (each.layout === 'line' || !sameCites(next, each))
-    const worded = each.rows && each.layout === 'line' ? each.text : inWantedWords(inRegister(each.text, view), orders)
+    const worded = each.row && each.layout === 'line' ? each.text : inWantedWords(inRegister(each.text, view), orders)
     const said = each === firstStatement ? hedged(worded, view, phrases, question) : worded
     const marked = cites && isLastOfPassage ? withMarkers(said, each.cites) : said
     const gap = text === '' ? '' : each.layout === 'line' || pieces[at - 1]?.layout === 'line' ? '\n' : ' '

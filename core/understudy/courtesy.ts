@@ -1,38 +1,39 @@
 import { finished } from '../text'
-import type { PromptView } from '../brief'
-import type { Intent } from '../question'
+import type { Brief } from '../brief'
+import type { Act } from '../reading'
+import { mannerOf } from './profile'
 import { inFormality, type Phrases } from '../languages'
 import { pick } from './manner'
 
-/** The reply to a line that asks nothing of the library: a greeting, thanks, an insult, despair, an empty line. */
+/** The reply to a line that asks nothing of the library: a greeting, thanks, an insult, an empty line, who the agent is. */
 export function courtesy(
-  intent: Exclude<Intent, 'question'>,
+  act: Exclude<Act, 'question' | 'person'>,
   said: string,
-  view: PromptView,
+  brief: Brief,
   phrases: Phrases,
   isFirst: boolean,
-  name?: string,
+  names: { readonly use?: string | undefined; readonly known?: string | undefined },
 ): string {
   const words = phrases.courtesy
   const say = (register: keyof Pick<typeof words, 'hello' | 'howCanIHelp' | 'welcome' | 'bye' | 'insult'>) =>
-    pick(inFormality(words[register], view.dials.formality), said)
-  switch (intent) {
+    pick(inFormality(words[register], mannerOf(brief).dials.formality), said)
+  switch (act) {
     case 'greeting':
-      return isFirst && view.greeting ? view.greeting : `${named(say('hello'), name)} ${say('howCanIHelp')}`
+      return isFirst && brief.openers.greeting
+        ? brief.openers.greeting
+        : `${named(say('hello'), names.use)} ${say('howCanIHelp')}`
     case 'thanks':
-      return named(say('welcome'), name)
-    case 'goodbye':
-      return named(say('bye'), name)
+      return named(say('welcome'), names.use)
+    case 'farewell':
+      return named(say('bye'), names.use)
     case 'empty':
       return say('howCanIHelp')
     case 'insult':
       return say('insult')
-    case 'distress':
-      return words.distress
-    case 'emergency':
-      return words.emergency
+    case 'ownName':
+      return names.known === undefined ? phrases.nameUnknown : phrases.youAre(names.known)
     case 'identity':
-      return introduce(view, phrases)
+      return introduce(brief, phrases)
   }
 }
 
@@ -41,10 +42,10 @@ const named = (text: string, name: string | undefined): string =>
   name === undefined ? text : text.replace(/[.!]$/, (stop) => `, ${name}${stop}`)
 
 /** Who the agent is and what it can be asked, from nothing but its brief. */
-function introduce(view: PromptView, { courtesy: words }: Phrases): string {
-  const job = view.job ? finished(words.myJob(view.job)) : ''
-  const suggestion = view.suggestions[0] ? words.youCouldAsk(view.suggestions[0]) : ''
-  return [words.iAm(view.name, view.role.replace(/[.\s]+$/, '')), words.aProgram, job, suggestion]
+function introduce({ identity, purpose, openers }: Brief, { courtesy: words }: Phrases): string {
+  const job = purpose.job ? finished(words.myJob(purpose.job)) : ''
+  const suggestion = openers.suggestions[0] ? words.youCouldAsk(openers.suggestions[0]) : ''
+  return [words.iAm(identity.name, identity.role.replace(/[.\s]+$/, '')), words.aProgram, job, suggestion]
     .filter(Boolean)
     .join(' ')
 }

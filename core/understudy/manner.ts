@@ -1,4 +1,5 @@
-import type { PromptView } from '../brief'
+import type { Manner } from './profile'
+import { vectorOf } from '../meaning'
 import { CASUAL, FORMAL, inFormality, type Phrases } from '../languages'
 
 const CONTRACTIONS: readonly (readonly [full: string, short: string])[] = [
@@ -62,7 +63,8 @@ const CAUTIOUS = 20
 const EASY_GRADE = 7
 
 /** A text in the brief's register: contracted or spelled out, in short words where an easy grade is asked for. */
-export function inRegister(text: string, { dials, readingGrade }: Pick<PromptView, 'dials' | 'readingGrade'>): string {
+export function inRegister(text: string, { dials, format }: Manner): string {
+  const { readingGrade } = format
   const plain = readingGrade !== null && readingGrade <= EASY_GRADE ? inPlainWords(text) : text
   return contracted(plain, dials.formality)
 }
@@ -84,39 +86,41 @@ const exchanged = (text: string, from: string, to: string): string =>
     /^\p{Lu}/u.test(found) ? to[0]!.toUpperCase() + to.slice(1) : to,
   )
 
-/** How many pieces of evidence a reply may hold, by brevity 0..100. */
-export const unitsAllowed = (brevity: number): number =>
-  brevity >= TERSE ? 1 : brevity >= 55 ? 2 : brevity >= 30 ? 3 : 4
+/** How much is said by the brevity dial: one sentence, what stands together, or the passage. */
+export const sizeOf = ({ dials }: Manner): 'short' | 'plain' | 'full' =>
+  dials.brevity >= TERSE ? 'short' : dials.brevity < UNHURRIED ? 'full' : 'plain'
+const UNHURRIED = 30
 
 /**
  * Words before an answer, by warmth and formality; the same question always gets the same ones. None of them says yes:
  * the answer may be no.
  */
-export function opener({ dials }: PromptView, phrases: Phrases, question: string): string {
+export function opener({ dials }: Manner, phrases: Phrases, question: string): string {
   if (dials.warmth < WARM || dials.brevity >= TERSE) return ''
   return pick(inFormality(phrases.openers, dials.formality), question)
 }
 
 /** Words after an answer, only where the brief is very warm or playful, and not terse. */
-export function closer({ dials }: PromptView, phrases: Phrases, question: string): string {
+export function closer({ dials }: Manner, phrases: Phrases, question: string): string {
   if (dials.brevity >= TERSE) return ''
   if (dials.playfulness >= PLAYFUL && dials.formality < FORMAL) return pick(phrases.playful, question)
   return dials.warmth < VERY_WARM ? '' : pick(inFormality(phrases.closers, dials.formality), question)
 }
 
 /** A first statement softened where the brief is very cautious: "As far as I can see, dogs travel free." */
-export function hedged(text: string, { dials }: PromptView, phrases: Phrases, question: string): string {
+export function hedged(text: string, { dials }: Manner, phrases: Phrases, question: string): string {
   if (dials.directness > CAUTIOUS || /^(?:[-•]|\d)/.test(text)) return text
-  const isName =
-    !/^(?:A|An|The|This|These|Each|Every|All|Any|You|Your|We|Our|For|If|In|On|At|No|Up|There|It|Both|Please|Dogs?|Children|Passengers)\b/.test(
-      text,
-    )
+  // Only a word that everybody uses loses its capital: anything else may be a name.
+  const first = text.split(/[\s,]/)[0] ?? ''
+  const isName = (vectorOf(first.toLowerCase())?.rank ?? Infinity) > COMMON
   return `${pick(phrases.hedge, question)} ${isName ? text : text[0]!.toLowerCase() + text.slice(1)}`
 }
 
 /** A mark of mood at the end, where the brief allows emoji: by warmth and play, one at most. */
-export const emojiFor = ({ emoji, dials }: PromptView, question: string): string =>
-  emoji ? pick(dials.playfulness >= PLAYFUL ? ['😄', '🎉', '🙌'] : ['🙂', '👍'], question) : ''
+export const emojiFor = ({ format, dials }: Manner, question: string): string =>
+  format.emoji ? pick(dials.playfulness >= PLAYFUL ? ['😄', '🎉', '🙌'] : ['🙂', '👍'], question) : ''
+
+const COMMON = 3000
 
 /** One of several wordings, chosen by the text it answers: varied over a conversation, yet the same on every run. */
 export function pick(from: readonly string[], by: string): string {

@@ -1,4 +1,4 @@
-import { alike, senseOf, type Sense } from '../calling'
+import { alike, meanVector, nearness, senseOf, type Sense } from '../calling'
 import { wordsOf } from '../languages'
 import type { FoundPassage } from '../dialogue'
 import type { Question } from '../reading'
@@ -27,12 +27,16 @@ export const MEASURES = [
   'isList',
   'tight',
   'whole',
+  'near',
+  'nearest',
+  'key',
 ] as const
 export type Measured = Readonly<Record<(typeof MEASURES)[number], number>>
 
 /** A question with how much each of its words counts, and what stands for each: made once a turn. */
 export interface Asked {
   readonly question: Question
+  readonly mean: Float64Array | undefined
   readonly terms: readonly { readonly stem: string; readonly weight: number; readonly isName: boolean }[]
   /** How well a word stands for a term of the question, 0..1. */
   readonly standsFor: (term: number, stem: string, word: string) => number
@@ -56,6 +60,7 @@ export function askedOf(question: Question, rarity: (stem: string) => number): A
   const made = new Map<string, ReturnType<typeof senseOf>['words'][number] | undefined>()
   return {
     question,
+    mean: sense.mean,
     terms,
     standsFor: (term, stem, word) => {
       const row = known.get(stem) ?? []
@@ -99,6 +104,15 @@ export function shareOf({ terms }: Asked, held: readonly number[]): number {
   return whole === 0 ? 0 : sum / whole
 }
 
+/** How well the most telling word of a question is held. */
+function keyHeld({ terms }: Asked, held: readonly number[]): number {
+  let key = -1
+  terms.forEach(({ weight }, at) => {
+    if (key < 0 || weight > terms[key]!.weight) key = at
+  })
+  return held[key] ?? 0
+}
+
 /** Measures one window for a question. `top` is the best passage's score. */
 export function measure(window: Window, asked: Asked, context: readonly number[], whole: number, top: number): Measured {
   const { question } = asked
@@ -129,6 +143,9 @@ export function measure(window: Window, asked: Asked, context: readonly number[]
     isList: window.kind === 'list' ? 1 : 0,
     tight: window.units.length === 1 ? shareOf(asked, held) : Math.max(...window.units.map((unit) => shareOf(asked, heldBy(asked, unit.text)))),
     whole,
+    key: keyHeld(asked, around),
+    near: nearness(asked.mean, meanVector(window.text)),
+    nearest: Math.max(...window.units.map((unit) => nearness(asked.mean, meanVector(unit.text)))),
   }
 }
 

@@ -123,6 +123,7 @@ const STEPS: readonly Step[] = [
             .replace(/[.]$/, '')
             .slice(0, 600),
           examples: [],
+          unlike: [],
           reply: reply?.slice(0, 1000) ?? '',
           onHit: 'decline' as const,
           enabled: true,

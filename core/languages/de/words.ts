@@ -56,6 +56,7 @@ wlan, wi-fi, internet
   corrects: 'nein, nicht, doch, ich meine, ich meinte, moment, ändere, lieber, eigentlich',
   skips: 'nein, keine, keins, nichts, überspringen',
   tellsName: 'ich heiße, mein name ist, ich bin, nenn mich',
+  yesNo: 'ja, nein',
   sides: 'und, oder, als, mit, zu, von, gegenüber, zwischen',
   contact: 'Kontakt Telefon E-Mail Büro',
   instructs: 'können sie, kannst du, klicken, wählen, drücken, öffnen, gehen sie, geben sie, müssen sie, bitte, rufen sie, schreiben sie, zuerst, dann, einfach',

@@ -107,6 +107,7 @@ uninstall, remove, delete
   corrects: 'no, not, actually, sorry, i mean, i meant, wait, correction, change, make it, make that, rather',
   skips: 'no, none, skip, nothing',
   tellsName: 'my name is, my name\'s, i am called, call me, this is, i am, name is',
+  yesNo: 'yes, no',
   sides: 'and, or, versus, vs, than, with, to, from, between, against',
   contact: 'contact telephone phone number email address office',
   instructs: 'you can, you may, click, choose, select, press, enter, open, use, run, type, go to, by clicking, by pressing, you need to, you should, you must, please, ask, send, write, call, bring, take, fill in, turn, set, first, then, to do this, to do so, simply, via, from the, install, put, add, start',

@@ -55,6 +55,7 @@ wifi, wi-fi, internet
   corrects: 'no, en realidad, quiero decir, espera, mejor, cambia',
   skips: 'no, ninguno, ninguna, nada',
   tellsName: 'me llamo, mi nombre es, soy, llámame',
+  yesNo: 'sí, no',
   sides: 'y, e, o, u, que, con, contra, entre',
   contact: 'contacto teléfono correo oficina',
   instructs: 'puede, puedes, haga clic, elija, pulse, abra, vaya, introduzca, debe, hay que, llame, escriba, primero, luego',

@@ -55,6 +55,7 @@ wifi, wi-fi, internet
   corrects: 'non, pas, en fait, je veux dire, attends, plutôt, change',
   skips: 'non, aucun, aucune, rien, passe',
   tellsName: 'je m\'appelle, mon nom est, je suis, appelle-moi',
+  yesNo: 'oui, non',
   sides: 'et, ou, que, avec, contre, entre',
   contact: 'contact téléphone courriel adresse bureau',
   instructs: 'vous pouvez, cliquez, choisissez, appuyez, ouvrez, allez, entrez, il faut, vous devez, veuillez, appelez, écrivez, d\'abord, puis, ensuite',

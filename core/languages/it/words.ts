@@ -55,6 +55,7 @@ wifi, wi-fi, internet
   corrects: 'no, in realtà, voglio dire, aspetta, piuttosto, cambia',
   skips: 'no, nessuno, nessuna, niente',
   tellsName: 'mi chiamo, il mio nome è, sono, chiamami',
+  yesNo: 'sì, no',
   sides: 'e, ed, o, che, con, contro, tra, fra',
   contact: 'contatto telefono email ufficio',
   instructs: 'può, puoi, clicca, scegli, premi, apri, vai, inserisci, deve, bisogna, chiami, scriva, prima, poi',

@@ -55,6 +55,7 @@ wifi, wi-fi, internet
   corrects: 'nee, niet, eigenlijk, ik bedoel, wacht, liever, verander',
   skips: 'nee, geen, niets, overslaan',
   tellsName: 'ik heet, mijn naam is, ik ben, noem me',
+  yesNo: 'ja, nee',
   sides: 'en, of, dan, met, tegen, tussen',
   contact: 'contact telefoon e-mail kantoor',
   instructs: 'kunt u, kun je, klik, kies, druk, open, ga naar, voer, moet u, bel, schrijf, eerst, daarna',
