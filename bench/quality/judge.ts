@@ -27,13 +27,26 @@ export async function ask({ brief, library }: OpenCorpus, question: Question): P
 
 const plain = (text: string): string => text.toLowerCase().replace(/[’‘]/g, "'").replace(/\s+/g, ' ')
 
+/** Whether a text denies anything. */
+const wouldDeny = (text: string): boolean =>
+  /\b(?:no|not|never|nobody|nothing|cannot|only|closed|shut|without|prohibited|forbidden|except|free)\b|n't\b/.test(text)
+
 function judged(question: Question, state: TurnState): Verdict {
   const reply = plain(withoutMarkers(state.reply))
-  // A verdict is said at the beginning of a sentence: the "no" of "not" is none.
-  const holds = (text: string) =>
-    /^(?:yes|no)$/i.test(text)
-      ? new RegExp(`(?:^|[.!?:\\n] ?)${text}\\b`, 'i').test(reply)
-      : reply.includes(plain(text))
+  const isCitedRight =
+    question.from === undefined
+      ? undefined
+      : state.citations.some((citation) => plain(citation.sourceTitle).includes(plain(question.from!)))
+  const holds = (text: string) => (/^(?:yes|no)$/i.test(text) ? isSaid(text.toLowerCase()) : reply.includes(plain(text)))
+  /**
+   * A verdict is said at the beginning of a sentence. Where none is said the sentence speaks for itself: a no holds a
+   * denial, a yes holds no "no" and cites the right source.
+   */
+  const isSaid = (verdict: string): boolean => {
+    const begins = (word: string) => new RegExp(`(?:^|[.!?:\\n] ?)${word}\\b`).test(reply)
+    if (begins('yes') || begins('no')) return begins(verdict)
+    return verdict === 'no' ? wouldDeny(reply) : isCitedRight !== false && state.citations.length > 0
+  }
   const isUnanswerable = question.kind === 'unknown'
   const outcomes = [question.outcome ?? (isUnanswerable ? ['unknown', 'offered'] : 'answered')].flat()
   // What is offered as what comes nearest and holds the answer is right as well.
@@ -44,10 +57,6 @@ function judged(question: Question, state: TurnState): Verdict {
     ...missing.map((each) => `lacks ${[each].flat().join(' or ')}`),
     ...(question.lacks ?? []).filter(holds).map((each) => `must not hold ${each}`),
   ]
-  const isCitedRight =
-    question.from === undefined
-      ? undefined
-      : state.citations.some((citation) => plain(citation.sourceTitle).includes(plain(question.from!)))
   const result =
     because.length === 0
       ? isOffered

@@ -46,7 +46,8 @@ function begin(state: TurnState, context: TurnContext): StepResult {
   const { reading } = state
   if (reading.act !== 'question') return { state }
   const [question] = reading.questions
-  const isInformation = INFORMATION.has(question!.kind)
+  const isFavour = holds(wordsOf(reading.language).favour, tokensOf(state.question))
+  const isInformation = INFORMATION.has(question!.kind) || (question!.isYesNo && !isFavour)
   const fits = context.brief.duties
     .flatMap((duty, at) => {
       if (!duty.enabled) return []

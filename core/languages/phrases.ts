@@ -6,10 +6,6 @@ export interface Phrases {
   /** Joins the last of several: "and", "or". */
   readonly and: string
   readonly or: string
-  /** A table row as a sentence: "For Long Isle, the adult return is £10.80." */
-  readonly forRow: (about: string, facts: string) => string
-  readonly cellIs: (header: string, value: string) => string
-  readonly thereAre: (count: string, what: string) => string
   readonly total: (about: string, sum: string, working: string) => string
   readonly equals: (given: string, converted: string) => string
   readonly which: (header: string, choices: string) => string

@@ -63,6 +63,8 @@ export interface LanguageWords {
   readonly skips: string
   /** Comes before the visitor's own name. */
   readonly tellsName: string
+  /** Asks to have something done in the form of a question. */
+  readonly favour: string
   /** What a sentence begins with that says yes or no itself. */
   readonly yesNo: string
   /** Stands between two things that are compared. */

@@ -57,6 +57,7 @@ wlan, wi-fi, internet
   skips: 'nein, keine, keins, nichts, überspringen',
   tellsName: 'ich heiße, mein name ist, ich bin, nenn mich',
   yesNo: 'ja, nein',
+  favour: 'kann ich, können wir, könnte ich, könnten sie, können sie, kannst du, darf ich',
   sides: 'und, oder, als, mit, zu, von, gegenüber, zwischen',
   contact: 'Kontakt Telefon E-Mail Büro',
   instructs: 'können sie, kannst du, klicken, wählen, drücken, öffnen, gehen sie, geben sie, müssen sie, bitte, rufen sie, schreiben sie, zuerst, dann, einfach',

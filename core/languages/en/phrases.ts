@@ -1,18 +1,12 @@
 import type { Phrases } from '../phrases'
 
 /** English; written for Britain and read as well in America. */
-/** "Days", "opening times"; not "address" or "bus". */
-const IS_PLURAL = /(?:[^su\s]|ee|ue)s$|\bbuses$/i
-
 export const en: Phrases = {
   yes: 'Yes.',
   no: 'No.',
   depends: 'It depends.',
   and: 'and',
   or: 'or',
-  forRow: (about, facts) => `For ${about}, ${facts}.`,
-  cellIs: (header, value) => `the ${header} ${IS_PLURAL.test(header) ? 'are' : 'is'} ${value}`,
-  thereAre: (count, what) => `there ${count === '1' ? 'is' : 'are'} ${count} ${what}`,
   total: (about, sum, working) => `${about ? `For ${about}, the` : 'The'} total is ${sum}: ${working}.`,
   equals: (given, converted) => `${given} is ${converted}.`,
   which: (header, choices) => `Which ${header} do you mean: ${choices}?`,

@@ -38,7 +38,7 @@ export const words: LanguageWords = {
       '^what is a, ^what is an, ^what are, ^what is meant by, ^what does … mean, ^what do you mean by, meaning of, stand for, stands for, definition of, define, explain what, ^whats a, ^what is',
     reason: '^why, for what reason, reason for, how come, what for, what is the point, what is the purpose, what caused, how is it that',
     money:
-      'how much is, how much are, how much does … cost, how much do … cost, how much for, how much would, how much will, how much do i pay, how much do we pay, how much to, what is the price, prices, price of, price, cost, costs, cost of, what is the fee, fee, fees, fare, fares, what does … cost, what do … cost, how expensive, expensive, what would … be for, how cheap, what do i owe, the charge for, rate for, rates, what do you charge, how much money, for free, free of charge, pay extra, deposit',
+      'how much is, how much are, how much does … cost, how much do … cost, how much for, how much would, how much will, how much do i pay, how much do we pay, how much to, what is the price, prices, price of, price, cost, costs, cost of, what is the fee, fee, fees, fare, fares, what does … cost, what do … cost, how expensive, expensive, what would … be for, what do … pay, what does … pay, what would … pay, what do … come to, what will … be, what will that be, how much do … pay, how much does … pay, how much did, in total, altogether, the total, do i owe, how cheap, what do i owe, the charge for, rate for, rates, what do you charge, how much money, for free, free of charge, pay extra, deposit',
     duration:
       'how long does, how long do, how long is, how long will, how long can, how long may, how long are, how long, for how long, how many days, how many weeks, how many hours, how many minutes, how many months, how many years, how quickly, how fast, how soon, how far in advance, how far ahead, notice',
     time:
@@ -108,6 +108,7 @@ uninstall, remove, delete
   skips: 'no, none, skip, nothing',
   tellsName: 'my name is, my name\'s, i am called, call me, this is, i am, name is',
   yesNo: 'yes, no',
+  favour: 'can i, can we, could i, could we, may i, may we, can you, could you, would you, will you',
   sides: 'and, or, versus, vs, than, with, to, from, between, against',
   contact: 'contact telephone phone number email address office',
   instructs: 'you can, you may, click, choose, select, press, enter, open, use, run, type, go to, by clicking, by pressing, you need to, you should, you must, please, ask, send, write, call, bring, take, fill in, turn, set, first, then, to do this, to do so, simply, via, from the, install, put, add, start',

@@ -56,6 +56,7 @@ wifi, wi-fi, internet
   skips: 'no, ninguno, ninguna, nada',
   tellsName: 'me llamo, mi nombre es, soy, llámame',
   yesNo: 'sí, no',
+  favour: 'puedo, podemos, puede usted, puedes, podría',
   sides: 'y, e, o, u, que, con, contra, entre',
   contact: 'contacto teléfono correo oficina',
   instructs: 'puede, puedes, haga clic, elija, pulse, abra, vaya, introduzca, debe, hay que, llame, escriba, primero, luego',

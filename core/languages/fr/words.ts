@@ -56,6 +56,7 @@ wifi, wi-fi, internet
   skips: 'non, aucun, aucune, rien, passe',
   tellsName: 'je m\'appelle, mon nom est, je suis, appelle-moi',
   yesNo: 'oui, non',
+  favour: 'puis-je, pouvons-nous, pouvez-vous, peux-tu, pourriez-vous, est-ce que je peux',
   sides: 'et, ou, que, avec, contre, entre',
   contact: 'contact téléphone courriel adresse bureau',
   instructs: 'vous pouvez, cliquez, choisissez, appuyez, ouvrez, allez, entrez, il faut, vous devez, veuillez, appelez, écrivez, d\'abord, puis, ensuite',

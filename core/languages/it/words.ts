@@ -56,6 +56,7 @@ wifi, wi-fi, internet
   skips: 'no, nessuno, nessuna, niente',
   tellsName: 'mi chiamo, il mio nome è, sono, chiamami',
   yesNo: 'sì, no',
+  favour: 'posso, possiamo, può, puoi, potrei, potrebbe',
   sides: 'e, ed, o, che, con, contro, tra, fra',
   contact: 'contatto telefono email ufficio',
   instructs: 'può, puoi, clicca, scegli, premi, apri, vai, inserisci, deve, bisogna, chiami, scriva, prima, poi',

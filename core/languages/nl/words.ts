@@ -56,6 +56,7 @@ wifi, wi-fi, internet
   skips: 'nee, geen, niets, overslaan',
   tellsName: 'ik heet, mijn naam is, ik ben, noem me',
   yesNo: 'ja, nee',
+  favour: 'kan ik, kunnen we, mag ik, kunt u, kun je, zou ik',
   sides: 'en, of, dan, met, tegen, tussen',
   contact: 'contact telefoon e-mail kantoor',
   instructs: 'kunt u, kun je, klik, kies, druk, open, ga naar, voer, moet u, bel, schrijf, eerst, daarna',

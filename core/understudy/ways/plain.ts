@@ -1,5 +1,8 @@
+import { wordsOf } from '../../languages'
+import { tokensOf, wordsIn } from '../../reading'
 import { finished } from '../../text'
 import { bandOf } from '../bands'
+import { fitsKind } from '../kindFit'
 import { heldBy, shareOf } from '../measure'
 import type { Ranked } from '../read'
 import type { Finding, Piece, Task, Way } from '../task'
@@ -18,8 +21,9 @@ export const plain: Way = {
     const best = allowed[0]
     const band = bandOf(confidence)
     if (!best || band === 'unknown') return undefined
-    if (band === 'offered') return offer(task, best, allowed)
-    const window = sized(task, best.window, allowed)
+    // What does not hold the kind of thing asked for is offered at most.
+    if (band === 'offered' || best.measured.fits === 0) return offer(task, best, allowed)
+    const window = sized(task, withoutForeignVerdict(best), allowed)
     const verdict = task.question.isYesNo ? verdictOf(task.read.asked, window.text) : undefined
     return {
       outcome: 'answered',
@@ -42,13 +46,22 @@ function offer(task: Task, best: Ranked, allowed: readonly Ranked[]): Finding | 
     pieces: [
       { text: task.phrases.notSure },
       ...chosen.flatMap(({ window }, at): Piece[] => {
-        const pieces = piecesOf(sized(task, window, allowed), task)
+        const pieces = piecesOf(task.size === 'plain' ? window : sized(task, window, allowed), task)
         return chosen.length > 1 && at > 0 ? [{ ...pieces[0]!, layout: 'line' }, ...pieces.slice(1)] : pieces
       }),
     ],
     note: `${Math.round(task.read.confidence * 100)} % sure, so it is offered as what comes nearest`,
   }
 }
+
+/** "No." under a heading answers that heading's question: under another question it is left out. */
+function withoutForeignVerdict({ window, measured }: Ranked): Window {
+  const [first, ...rest] = window.units
+  const isBare = first!.kind === 'sentence' && first!.text.split(/\s+/).length === 1
+  if (!isBare || rest.length === 0 || measured.heading >= SAME_HEADING) return window
+  return { ...window, units: rest, text: rest.map((unit) => finished(unit.text)).join(' ') }
+}
+const SAME_HEADING = 0.75
 
 /** The window as long as the brief wants it: its best sentence, itself, or its passage. Lists and rows stay whole. */
 function sized(task: Task, window: Window, allowed: readonly Ranked[]): Window {
@@ -58,13 +71,30 @@ function sized(task: Task, window: Window, allowed: readonly Ranked[]): Window {
     const [first] = [...window.units].sort((a, b) => likelihoodOf(b, window, allowed) - likelihoodOf(a, window, allowed) || a.at - b.at)
     return first ? { ...window, units: [first], text: finished(first.text) } : window
   }
-  if (task.size !== 'full') return window
+  if (task.size === 'plain') return trimmed(task, window)
   const whole = unitsOf(window.passage).filter((unit) => unit.kind === 'sentence')
   const text = whole.map((unit) => finished(unit.text)).join(' ')
   const words = text.split(/\s+/).length
   return words <= Math.min(task.mostWords, MOST_FULL) && task.isAllowed(text) ? { ...window, units: whole, text, words } : window
 }
 const MOST_FULL = 220
+
+/** One sentence that speaks of nearly all the window does, and of enough of the question, is said without the others. */
+const NEARLY_ALL = 0.9
+const ENOUGH = 0.72
+
+function trimmed(task: Task, window: Window): Window {
+  const { asked } = task.read
+  const whole = shareOf(asked, heldBy(asked, window.text))
+  const best = window.units
+    .map((unit) => ({ unit, share: shareOf(asked, heldBy(asked, unit.text)) }))
+    .sort((a, b) => b.share - a.share || a.unit.at - b.unit.at)[0]!
+  const pointing = wordsIn(wordsOf(task.question.language).pointing)
+  const points = pointing.has(tokensOf(best.unit.text)[0]?.text ?? '')
+  if (window.units.length === 1 || points || best.share < ENOUGH || best.share < NEARLY_ALL * whole) return window
+  if (fitsKind(task.question, best.unit.text) < fitsKind(task.question, window.text) || /[?:]$/.test(best.unit.text)) return window
+  return { ...window, units: [best.unit], text: finished(best.unit.text) }
+}
 
 const likelihoodOf = (unit: Unit, { passage }: Window, allowed: readonly Ranked[]): number =>
   allowed.find(({ window }) => window.passage === passage && window.units.length === 1 && window.units[0]!.at === unit.at)?.likelihood ?? 0
@@ -78,20 +108,20 @@ export function piecesOf(window: Window, task: Task): Piece[] {
 }
 
 /** A row as a sentence: what it is about, and its cells; those the question asks for when it names their headers. */
-export function rowPiece(window: Window, { read, phrases }: Task, wanted?: readonly string[]): Piece {
+export function rowPiece(window: Window, { read }: Pick<Task, 'read'>, wanted?: readonly string[]): Piece {
   const { cells } = window.units[0]!
   const key = keyOf(cells)
   const others = cells.filter((cell) => cell !== key && cell.value.trim() !== '')
   const named = wanted ?? others.filter(({ header }) => shareOf(read.asked, heldBy(read.asked, header)) > 0.12).map(({ header }) => header)
   const told = others.filter(({ header }) => named.includes(header))
-  const facts = (told.length > 0 ? told : others).map(({ header, value }) => phrases.cellIs(lowered(header), value))
-  const about = wanted ? [key, ...others.filter((cell) => !named.includes(cell.header) && shareOf(read.asked, heldBy(read.asked, cell.value)) > 0.12)] : [key]
-  const text = facts.length === 0 ? finished(key.value) : phrases.forRow(about.map(({ value }) => value).join(', '), joined(facts, phrases.and))
+  const facts = (told.length > 0 ? told : others).map(({ header, value }) => `${lowered(header)} ${value}`)
+  const about = wanted ? [key, ...others.filter((cell) => !named.includes(cell.header) && shareOf(read.asked, heldBy(read.asked, cell.value)) > NARROWS)] : [key]
+  const text = finished(facts.length === 0 ? key.value : `${about.map(({ value }) => value).join(', ')}: ${facts.join(', ')}`)
   return { text, cites: [window.rank + 1], row: [key, ...(told.length > 0 ? told : others)] }
 }
 
-const joined = (items: readonly string[], and: string): string =>
-  items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} ${and} ${items.at(-1)}`
+/** A further cell is named beside the subject when the question speaks of so much of it. */
+const NARROWS = 0.25
 
 /** The subject of a row: its first cell that is more than a running number. */
 export const keyOf = (cells: Window['units'][number]['cells']) => cells.find(({ value }) => !/^#?\d+[.)]?$/.test(value)) ?? cells[0]!

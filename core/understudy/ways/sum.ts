@@ -1,4 +1,4 @@
-import { quantitiesIn, sayMoney, stem, terms } from '../../text'
+import { ANYONE, BY_AGE, quantitiesIn, sayMoney, stem, terms } from '../../text'
 import { heldBy, shareOf } from '../measure'
 import type { Task, Way } from '../task'
 import type { Window } from '../windows'
@@ -24,8 +24,8 @@ export const sum: Way = {
     const counted = [...groups.map(({ amount, unit, of }) => ({ count: amount, noun: unit, stems: of })), ...single]
     if (counted.length === 0 || (counted.length === 1 && counted[0]!.count === 1)) return undefined
     const rows = tableOf(task)
-    const priced = counted.map((group) => priceOf(group, rows, task))
-    if (rows.length === 0 || priced.some((each) => each === undefined)) return undefined
+    const priced = counted.map((group) => (rows.length > 0 ? priceOf(group, rows, task) : toldPrice(group, task)))
+    if (priced.some((each) => each === undefined)) return undefined
     const all = priced as Priced[]
     const total = all.reduce((whole, { count, price }) => whole + count * price, 0)
     const sign = all[0]!.sign
@@ -38,16 +38,15 @@ export const sum: Way = {
   },
 }
 
-/** "An adult": a noun under which a price stands, named once and not counted. */
-function singlesIn({ question, turn }: Task): { count: number; noun: string; stems: readonly string[] }[] {
-  if (!question.quantities.some(({ dimension }) => dimension === 'count')) return []
+/** "An adult": somebody who is named once and not counted. */
+function singlesIn({ question }: Task): { count: number; noun: string; stems: readonly string[] }[] {
   const counted = new Set(question.quantities.flatMap(({ of }) => of))
   const told = terms(question.text)
   return told.flatMap((term, at) => {
     const before = told[at - 1]
     const isOne = before && ['a', 'an', 'one'].includes(question.text.slice(before.start, before.end).toLowerCase())
-    const isPriced = turn.found.some(({ text }) => text.includes('; ') && terms(text).some((each) => each.stem === term.stem))
-    return isOne && isPriced && !counted.has(term.stem)
+    const isPerson = ANYONE.has(term.stem) || BY_AGE.has(term.stem)
+    return isOne && isPerson && !counted.has(term.stem)
       ? [{ count: 1, noun: question.text.slice(term.start, term.end), stems: [term.stem] }]
       : []
   })
@@ -72,3 +71,17 @@ function priceOf({ count, noun, stems }: { count: number; noun: string; stems: r
   }
   return best?.priced
 }
+
+/** The price of one of a group as a sentence tells it: the one sum in it, beside the noun. */
+function toldPrice({ count, noun, stems }: { count: number; noun: string; stems: readonly string[] }, { read }: Task): Priced | undefined {
+  const wanted = stems.length > 0 ? stems : [stem(noun)]
+  for (const { window, measured } of read.ranked.slice(0, LOOKED_AT)) {
+    if (window.units.length !== 1 || measured.around < SPOKEN) continue
+    const money = quantitiesIn(window.text).filter(({ dimension }) => dimension === 'money')
+    if (money.length === 1 && terms(window.text).some((each) => wanted.includes(each.stem)))
+      return { count, noun, price: money[0]!.value, sign: money[0]!.unit, rank: window.rank }
+  }
+  return undefined
+}
+const LOOKED_AT = 10
+const SPOKEN = 0.5

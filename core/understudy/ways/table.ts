@@ -2,7 +2,7 @@ import { fitsKind } from '../kindFit'
 import { heldBy, shareOf } from '../measure'
 import type { Finding, Task, Way } from '../task'
 import { bandOf } from '../bands'
-import { windowsOf, type Window } from '../windows'
+import { contextOf, windowsOf, type Window } from '../windows'
 import { keyOf, rowPiece } from './plain'
 
 /** Rows this near the best answer as well. */
@@ -36,7 +36,7 @@ export const table: Way = {
     const most = Math.max(...shares)
     const best = scored.filter((_, at) => shares[at]! >= most - AS_GOOD)
     const columns = columnsFor(task, best[0]!.window, best[0]!.held)
-    if (most === 0 && (columns.length === 0 || rows.length > MOST_ROWS)) return undefined
+    if (!isNamed(task, best[0]!.window, best[0]!.held) || (most === 0 && rows.length > MOST_ROWS)) return undefined
     if (best.length > MOST_ROWS) return task.question.kind === 'list' ? undefined : askWhich(task, best.map(({ window }) => window))
     const pieces = best.map(({ window }) => rowPiece(window, task, columns.length > 0 ? columns : undefined))
     if (!pieces.every(({ text }) => task.isAllowed(text))) return undefined
@@ -47,6 +47,17 @@ export const table: Way = {
     }
   },
 }
+
+/** Whether a row with its headers and what stands around it speaks of all that is asked about, and tells the kind of thing asked for. */
+function isNamed({ question, read }: Task, { units, passage, text }: Window, byValues: readonly number[]): boolean {
+  const { cells } = units[0]!
+  const around = heldBy(read.asked, [contextOf(passage), ...cells.map(({ header }) => header)].join('\n'))
+  const isSpoken = read.asked.terms.every(({ weight }, at) => weight < TELLING || Math.max(byValues[at]!, around[at]!) >= HELD)
+  return isSpoken && fitsKind(question, text) > 0
+}
+/** A word of this weight says what is asked about; it is held when something stands for it this well. */
+const TELLING = 0.3
+const HELD = 0.6
 
 /** The headers of the columns a question asks for: those it names, else those that hold the kind of thing it asks for. */
 export function columnsFor({ question, read }: Task, row: Window, byValues: readonly number[]): string[] {
