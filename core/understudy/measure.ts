@@ -3,7 +3,7 @@ import { wordsOf } from '../languages'
 import type { FoundPassage } from '../dialogue'
 import type { Question } from '../reading'
 import { holds, tokensOf, wordsIn } from '../reading'
-import { contentTerms, type Term } from '../text'
+import { contentTerms, daysIn, quantitiesIn, type Term } from '../text'
 import { fitsKind } from './kindFit'
 import { contextOf, type Window } from './windows'
 
@@ -29,7 +29,7 @@ export const MEASURES = [
   'whole',
   'near',
   'nearest',
-  'key',
+  'figures',
 ] as const
 export type Measured = Readonly<Record<(typeof MEASURES)[number], number>>
 
@@ -104,13 +104,13 @@ export function shareOf({ terms }: Asked, held: readonly number[]): number {
   return whole === 0 ? 0 : sum / whole
 }
 
-/** How well the most telling word of a question is held. */
-function keyHeld({ terms }: Asked, held: readonly number[]): number {
-  let key = -1
-  terms.forEach(({ weight }, at) => {
-    if (key < 0 || weight > terms[key]!.weight) key = at
-  })
-  return held[key] ?? 0
+/** Whether a window holds the figures and days a question names: 1 all, 0 not all, between when it names none. */
+function figuresHeld({ quantities, days }: Question, text: string): number {
+  if (quantities.length === 0 && days.size === 0) return 0.5
+  const said = quantities.length === 0 ? [] : quantitiesIn(text)
+  const named = days.size === 0 ? days : daysIn(text)
+  const hasFigures = quantities.every((one) => said.some((other) => other.dimension === one.dimension && other.value === one.value))
+  return hasFigures && [...days].every((day) => named.has(day)) ? 1 : 0
 }
 
 /** Measures one window for a question. `top` is the best passage's score. */
@@ -143,7 +143,7 @@ export function measure(window: Window, asked: Asked, context: readonly number[]
     isList: window.kind === 'list' ? 1 : 0,
     tight: window.units.length === 1 ? shareOf(asked, held) : Math.max(...window.units.map((unit) => shareOf(asked, heldBy(asked, unit.text)))),
     whole,
-    key: keyHeld(asked, around),
+    figures: figuresHeld(question, window.text),
     near: nearness(asked.mean, meanVector(window.text)),
     nearest: Math.max(...window.units.map((unit) => nearness(asked.mean, meanVector(unit.text)))),
   }

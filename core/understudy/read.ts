@@ -47,13 +47,13 @@ export function readPassages(question: Question, found: readonly FoundPassage[],
 }
 
 /** What tells how sure the first of the ranked windows is. */
-export const SURENESS = ['likelihood', 'lead', 'spoken', 'around', 'missing', 'whole', 'tight', 'near', 'key', 'gap', 'fits', 'nameless', 'heading', 'first'] as const
+export const SURENESS = ['likelihood', 'lead', 'spoken', 'around', 'missing', 'whole', 'tight', 'near', 'figures', 'gap', 'fits', 'nameless', 'heading', 'first'] as const
 
 /** Measures the sureness of a ranking: of its first window, and how far it leads the first of another passage. */
 export function surenessOf(ranked: readonly Ranked[]): Readonly<Record<(typeof SURENESS)[number], number>> {
   const [best] = ranked
   const other = ranked.find((each) => each.window.passage !== best!.window.passage)
-  const { spoken, around, missing, whole, tight, near, key, fits, nameless, heading, first } = best!.measured
+  const { spoken, around, missing, whole, tight, near, figures, fits, nameless, heading, first } = best!.measured
   const logit = Math.log(best!.likelihood / Math.max(1e-6, 1 - best!.likelihood))
   return {
     likelihood: logit / 4,
@@ -64,7 +64,7 @@ export function surenessOf(ranked: readonly Ranked[]): Readonly<Record<(typeof S
     whole,
     tight,
     near,
-    key,
+    figures,
     gap: best!.window.passage.score === 0 ? 0 : best!.measured.score - (other?.measured.score ?? 0),
     fits,
     nameless,

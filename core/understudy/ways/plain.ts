@@ -10,7 +10,7 @@ import { verdictOf } from '../verdict'
 import { sayItem, unitsOf, type Unit, type Window } from '../windows'
 
 /** A second window is offered beside the first when it is at least this likely beside it. */
-const BESIDE = 0.35
+const BESIDE = 0.15
 
 /** Plain reading: the window that most likely answers, as sure as it is: said, offered as what comes nearest, or nothing. */
 export const plain: Way = {
@@ -71,7 +71,7 @@ function sized(task: Task, window: Window, allowed: readonly Ranked[]): Window {
     const [first] = [...window.units].sort((a, b) => likelihoodOf(b, window, allowed) - likelihoodOf(a, window, allowed) || a.at - b.at)
     return first ? { ...window, units: [first], text: finished(first.text) } : window
   }
-  if (task.size === 'plain') return trimmed(task, window)
+  if (task.size === 'plain') return task.question.isYesNo ? trimmed(task, window) : window
   const whole = unitsOf(window.passage).filter((unit) => unit.kind === 'sentence')
   const text = whole.map((unit) => finished(unit.text)).join(' ')
   const words = text.split(/\s+/).length
