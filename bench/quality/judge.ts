@@ -29,7 +29,9 @@ const plain = (text: string): string => text.toLowerCase().replace(/[’‘]/g, 
 
 /** Whether a text denies anything. */
 const wouldDeny = (text: string): boolean =>
-  /\b(?:no|not|never|nobody|nothing|cannot|only|closed|shut|without|prohibited|forbidden|except|free)\b|n't\b/.test(text)
+  /\b(?:no|not|never|nobody|nothing|cannot|only|closed|shut|without|prohibited|forbidden|except|free)\b|n't\b/.test(
+    text,
+  )
 
 function judged(question: Question, state: TurnState): Verdict {
   const reply = plain(withoutMarkers(state.reply))
@@ -37,7 +39,8 @@ function judged(question: Question, state: TurnState): Verdict {
     question.from === undefined
       ? undefined
       : state.citations.some((citation) => plain(citation.sourceTitle).includes(plain(question.from!)))
-  const holds = (text: string) => (/^(?:yes|no)$/i.test(text) ? isSaid(text.toLowerCase()) : reply.includes(plain(text)))
+  const holds = (text: string) =>
+    /^(?:yes|no)$/i.test(text) ? isSaid(text.toLowerCase()) : reply.includes(plain(text))
   /**
    * A verdict is said at the beginning of a sentence. Where none is said the sentence speaks for itself: a no holds a
    * denial, a yes holds no "no" and cites the right source.
@@ -53,7 +56,9 @@ function judged(question: Question, state: TurnState): Verdict {
   const isOffered = state.outcome === 'offered' && outcomes.includes('answered')
   const missing = (question.has ?? []).filter((each) => ![each].flat().some(holds))
   const because = [
-    ...(outcomes.includes(state.outcome) || isOffered ? [] : [`ended as ${state.outcome}, not ${outcomes.join(' or ')}`]),
+    ...(outcomes.includes(state.outcome) || isOffered
+      ? []
+      : [`ended as ${state.outcome}, not ${outcomes.join(' or ')}`]),
     ...missing.map((each) => `lacks ${[each].flat().join(' or ')}`),
     ...(question.lacks ?? []).filter(holds).map((each) => `must not hold ${each}`),
   ]

@@ -50,13 +50,21 @@ function row(name: string, verdicts: readonly Verdict[]): void {
 
 function show({ question, state, result, because }: Verdict): void {
   if (result === 'correct' || result === 'offered') return
-  say(`  [${question.kind}] ${[question.say].flat().join(' / ')}\n    ${result}: ${because.join('; ')}\n    → ${state.reply.replace(/\n/g, '\n      ')}`)
+  say(
+    `  [${question.kind}] ${[question.say].flat().join(' / ')}\n    ${result}: ${because.join('; ')}\n    → ${state.reply.replace(/\n/g, '\n      ')}`,
+  )
   if (!has('why')) return
   for (const { step, details } of state.workings)
-    if (['read', 'model', 'retrieval'].includes(step)) for (const { label, text } of details) say(`        ${label}: ${text}`)
+    if (['read', 'model', 'retrieval'].includes(step))
+      for (const { label, text } of details) say(`        ${label}: ${text}`)
 }
 
-async function askAll(name: string, open: OpenCorpus, questions: readonly Question[], isShown: boolean): Promise<Verdict[]> {
+async function askAll(
+  name: string,
+  open: OpenCorpus,
+  questions: readonly Question[],
+  isShown: boolean,
+): Promise<Verdict[]> {
   const verdicts: Verdict[] = []
   for (const question of questions) {
     const verdict = await ask(open, question)
@@ -72,9 +80,18 @@ for (const real of REAL) {
   if (only && real.name !== only) continue
   const open = await openReal(real)
   const { looked: may, sealed } = real.questions
-  all.looked.push(...(await askAll(real.name, open, [...may.map(asQuestion), ...real.not.looked.map(notAnswered)], true)))
+  all.looked.push(
+    ...(await askAll(real.name, open, [...may.map(asQuestion), ...real.not.looked.map(notAnswered)], true)),
+  )
   if (has('sealed'))
-    all.sealed.push(...(await askAll(`${real.name} sealed`, open, [...sealed.map(asQuestion), ...real.not.sealed.map(notAnswered)], false)))
+    all.sealed.push(
+      ...(await askAll(
+        `${real.name} sealed`,
+        open,
+        [...sealed.map(asQuestion), ...real.not.sealed.map(notAnswered)],
+        false,
+      )),
+    )
 }
 for (const corpus of CORPORA) {
   if (only && corpus !== only) continue
@@ -89,14 +106,26 @@ if (all.small.length > 0) row('small', all.small)
 if (all.kept.length > 0) row('small kept', all.kept)
 
 say('\nwhether a line calls for a condition')
-for (const [name, set] of [['looked at', looked], ...(has('sealed') ? [['sealed', sealedCalls] as const] : [])] as const) {
-  const triples = triplesOf(set).map((each) => ({ ...each, said: judgeCall({ when: each.when }, readLine(each.line)).confidence >= BARS.always }))
-  const others = set.flatMap(({ when }) => set.filter((each) => each.when !== when).flatMap(({ by }) => by.map((line) => judgeCall({ when }, readLine(line)).confidence >= BARS.always)))
+for (const [name, set] of [
+  ['looked at', looked],
+  ...(has('sealed') ? [['sealed', sealedCalls] as const] : []),
+] as const) {
+  const triples = triplesOf(set).map((each) => ({
+    ...each,
+    said: judgeCall({ when: each.when }, readLine(each.line)).confidence >= BARS.always,
+  }))
+  const others = set.flatMap(({ when }) =>
+    set
+      .filter((each) => each.when !== when)
+      .flatMap(({ by }) => by.map((line) => judgeCall({ when }, readLine(line)).confidence >= BARS.always)),
+  )
   const right = triples.filter(({ said, isCalled }) => said === isCalled).length
   const missed = triples.filter(({ said, isCalled }) => isCalled && !said)
   const near = triples.filter(({ isCalled }) => !isCalled)
   say(
     `${name}: ${percent(right, triples.length)} of ${triples.length} right; ${missed.length} of ${triples.length - near.length} missed; called without cause: ${near.filter(({ said }) => said).length} of ${near.length} lines made to be near, ${others.filter(Boolean).length} of ${others.length} lines of other conditions (${percent(others.filter(Boolean).length, others.length)})`,
   )
-  if (has('show') && name === 'looked at') for (const { when, line, said, isCalled } of triples) if (said !== isCalled) say(`  ${isCalled ? 'missed' : 'without cause'}: ${when} | ${line}`)
+  if (has('show') && name === 'looked at')
+    for (const { when, line, said, isCalled } of triples)
+      if (said !== isCalled) say(`  ${isCalled ? 'missed' : 'without cause'}: ${when} | ${line}`)
 }

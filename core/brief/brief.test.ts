@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { briefFrom, changesBetween, compile, drawFace, fillVariables, migrate, parsePrompt } from './index'
+import { briefFrom, changesBetween, compile, drawFace, fillVariables, migrate } from './index'
 
 const rule = {
   id: 'r1',
@@ -64,31 +64,25 @@ describe('the compiled prompt', () => {
 
   it('keeps free text from opening a section', () => {
     expect(prompt.text.match(/^# Rules$/gm)).toHaveLength(1)
-    expect(parsePrompt(prompt.text).rules).toHaveLength(1)
   })
 
   it('says to its reader what the brief says', () => {
-    expect(parsePrompt(prompt.text)).toMatchObject({
-      name: 'Ada',
-      role: 'the plot office',
-      job: 'answer plot holders',
-      goals: ['Be exact'],
-      maxWords: 40,
-      dials: brief.manner.dials,
-      rules: [{ strength: 'always', when: 'someone asks about refunds', do: 'offer the form' }],
-      glossary: [{ term: 'plot', meaning: 'a piece of land', also: ['patch', 'bed'] }],
-      whenUnknown: brief.grounding.whenUnknown,
-      cite: true,
-    })
+    for (const said of [
+      'Ada',
+      'the plot office',
+      'answer plot holders',
+      'Be exact',
+      '40',
+      'someone asks about refunds',
+      'a piece of land',
+    ])
+      expect(prompt.text).toContain(said)
+    expect(prompt.text).toContain(brief.grounding.whenUnknown)
   })
 
   it('counts characters, and tokens by four', () => {
     expect(prompt.characters).toBe(prompt.text.length)
     expect(prompt.tokens).toBe(Math.ceil(prompt.text.length / 4))
-  })
-
-  it('gives the defaults to a model that gets another prompt', () => {
-    expect(parsePrompt('You are helpful.')).toMatchObject({ name: '', rules: [], maxWords: null, libraryOnly: true })
   })
 })
 

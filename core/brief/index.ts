@@ -1,6 +1,5 @@
 export { briefFrom, briefSchema, ruleSchema, BRIEF_VERSION, type Brief, type Rule } from './schema'
 export { compile, type CompiledPrompt, type PromptLine } from './compile'
-export { parsePrompt, type PromptView } from './parsePrompt'
 export { changesBetween, FIELD_LABELS, type BriefChange } from './changes'
 export { migrate, type StoredBrief } from './migrate'
 export { fillVariables } from './variables'

@@ -3,7 +3,17 @@ import { sharedTopic } from './topics'
 import { nearness, relatedBy, type Sense, type SenseWord } from './sense'
 
 /** What is measured of a condition and a line; the weights of a judgement have these names, in this order. */
-export const FEATURES = ['topic', 'elsewhere', 'mean', 'bad', 'good', 'plain', 'plainSpoken', 'plainKey', 'plainBack'] as const
+export const FEATURES = [
+  'topic',
+  'elsewhere',
+  'mean',
+  'bad',
+  'good',
+  'plain',
+  'plainSpoken',
+  'plainKey',
+  'plainBack',
+] as const
 export type Features = Readonly<Record<(typeof FEATURES)[number], number>>
 
 /** Vectors nearer than this are of the same subject as often as not; below it they say nothing. */
@@ -45,7 +55,7 @@ export function measure(condition: Sense, line: Sense): Features {
     good: Math.min(condition.mood.good, line.mood.good),
     plain: isPlain ? 1 : 0,
     plainSpoken: isPlain ? share(words, to) : 0,
-    plainKey: isPlain ? (to[key] ?? 0) : 0,
+    plainKey: isPlain ? (to[key] ?? 0) * (words[key]?.weight ?? 0) : 0,
     plainBack: isPlain ? share(line.words, back) : 0,
   }
 }

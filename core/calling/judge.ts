@@ -68,7 +68,7 @@ const SHORT = 4
 /** What a sample line adds to the log of the odds at most: an equal line settles it. */
 const BY_SAMPLE = 6
 /** Lines less near than this say nothing of each other. */
-const FAR = 0.35
+const FAR = 0.45
 const SETTLED = 0.97
 
 const senses = new WeakMap<Reading, Sense>()
@@ -132,9 +132,7 @@ const MET = 0.5
 function reasonsOf(condition: Sense, line: Sense): string[] {
   const subject = nameOfShared(condition.topics, line.topics, languageOf(line.text))
   const pairs = condition.words.flatMap((one) => {
-    const met = line.words
-      .map((other) => ({ other, how: alike(one, other) }))
-      .sort((a, b) => b.how - a.how)[0]
+    const met = line.words.map((other) => ({ other, how: alike(one, other) })).sort((a, b) => b.how - a.how)[0]
     if (!met || met.how < MET || one.weight < MET / 2) return []
     return [met.other.stem === one.stem ? `“${one.word}”` : `“${met.other.word}” for “${one.word}”`]
   })

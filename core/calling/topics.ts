@@ -13,7 +13,7 @@ interface Shown {
 /** A phrase of several words shows more than one word, and each subject more that shares it makes it show less. */
 const ONE_WORD = 0.6
 const MORE_WORDS = 1
-const WEAK = 0.35
+const WEAK = 0.28
 
 const tables = new Map<Spoken, ReadonlyMap<string, readonly Shown[]>>()
 
@@ -29,9 +29,15 @@ function tableOf(language: Spoken): ReadonlyMap<string, readonly Shown[]> {
     }),
   )
   const shared = new Map<string, number>()
-  for (const { stems } of phrases) shared.set(stems.join(' '), (shared.get(stems.join(' ')) ?? 0) + 1)
+  // "Offer" and "offers" are one phrase of a subject, not two.
+  const seen = new Set<string>()
+  const distinct = phrases.filter(({ topic, stems }) => {
+    const key = `${topic} ${stems.join(' ')}`
+    return !seen.has(key) && seen.add(key)
+  })
+  for (const { stems } of distinct) shared.set(stems.join(' '), (shared.get(stems.join(' ')) ?? 0) + 1)
   const table = new Map<string, Shown[]>()
-  for (const { topic, stems, isWeak } of phrases) {
+  for (const { topic, stems, isWeak } of distinct) {
     const weight = (isWeak ? WEAK : stems.length > 1 ? MORE_WORDS : ONE_WORD) / Math.sqrt(shared.get(stems.join(' '))!)
     table.set(stems[0]!, [...(table.get(stems[0]!) ?? []), { topic, weight, stems }])
   }

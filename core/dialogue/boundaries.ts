@@ -42,7 +42,10 @@ export const keepBoundaries: Step = (state, { brief }) => {
     }
   const left = rest.join(' ')
   return {
-    state: { ...withQuestion(next, left, readLine(left, reading.language)), afterwards: [...state.afterwards, ...replies] },
+    state: {
+      ...withQuestion(next, left, readLine(left, reading.language)),
+      afterwards: [...state.afterwards, ...replies],
+    },
     report: { summary: `A part of the line falls under the boundary ${names}; the rest is answered.`, details },
   }
 }
@@ -61,10 +64,15 @@ function replyOf({ grounding, openers, identity }: Brief, { reply, onHit }: Boun
  */
 function piecesOf(line: string, reading: Reading, boundaries: readonly Boundary[]): Piece[] {
   const whole = { text: line, ...hitBy(reading, boundaries) }
-  const parts = sentences(line).map(({ text }): Piece => ({ text, ...hitBy(readLine(text, reading.language), boundaries) }))
+  const parts = sentences(line).map(({ text }): Piece => ({
+    text,
+    ...hitBy(readLine(text, reading.language), boundaries),
+  }))
   if (parts.length < 2 || !parts.some(({ hit }) => hit)) return [whole]
   const isFree = ({ text, hit }: Piece) => hit === undefined && /\?\s*$/.test(text)
-  return parts.some(isFree) ? parts.filter((piece) => piece.hit !== undefined || isFree(piece)) : [{ text: line, hit: parts.find(({ hit }) => hit)!.hit! }]
+  return parts.some(isFree)
+    ? parts.filter((piece) => piece.hit !== undefined || isFree(piece))
+    : [{ text: line, hit: parts.find(({ hit }) => hit)!.hit! }]
 }
 
 /** The boundary that a line falls under most surely. */

@@ -1,4 +1,4 @@
-import { BARS, judge } from '../calling'
+import { BARS, closeness, judge, senseOf, subjectOf } from '../calling'
 import { wordsOf } from '../languages'
 import { find, holds, tokensOf, type AnswerKind } from '../reading'
 import { listed, phrasesFor, type Phrases } from '../languages'
@@ -10,9 +10,9 @@ import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from './
 
 type Duty = Brief['duties'][number]
 
-/** By how much the surest duty must lead the second to be begun without asking which is meant. */
-const MARGIN = 0.1
-/** Questions that want information are answered, whatever duty they are near; a sample line may still begin it. */
+/** By how much the nearest of several duties must lead the second to be begun without asking which is meant. */
+const MARGIN = 0.08
+/** Questions that want information are answered, whatever duty they are near, unless one is a sample line of its. */
 const INFORMATION: ReadonlySet<AnswerKind> = new Set([
   'money',
   'time',
@@ -26,7 +26,6 @@ const INFORMATION: ReadonlySet<AnswerKind> = new Set([
   'comparison',
   'meaning',
 ])
-const SURE = 0.9
 
 /**
  * Carries duties out across turns: begins the one a request means (two close ones: asks which), asks for what is
@@ -44,7 +43,7 @@ export const followDuty: Step = (state, context) => {
 
 function begin(state: TurnState, context: TurnContext): StepResult {
   const { reading } = state
-  if (reading.act !== 'question') return { state }
+  if (reading.act !== 'question' && reading.act !== 'person') return { state }
   const [question] = reading.questions
   const isFavour = holds(wordsOf(reading.language).favour, tokensOf(state.question))
   const isInformation = INFORMATION.has(question!.kind) || (question!.isYesNo && !isFavour)
@@ -52,13 +51,17 @@ function begin(state: TurnState, context: TurnContext): StepResult {
     .flatMap((duty, at) => {
       if (!duty.enabled) return []
       const when = duty.when.trim() || duty.name
-      return [{ duty, at, ...judge({ when, like: duty.examples, unlike: duty.unlike }, reading) }]
+      const call = judge({ when, like: duty.examples, unlike: duty.unlike }, reading)
+      const near = nearOf(state.question, duty)
+      return call.confidence < BARS.always || (isInformation && call.confidence < 1)
+        ? []
+        : [{ duty, at, near, ...call }]
     })
-    .sort((a, b) => b.confidence - a.confidence)
+    .sort((a, b) => b.near - a.near || b.confidence - a.confidence)
   const [best, second] = fits
-  if (!best || best.confidence < (isInformation ? SURE : BARS.always)) return { state }
+  if (!best) return { state }
   const phrases = phrasesFor(context.brief.identity.language)
-  if (second && second.confidence >= BARS.always && best.confidence - second.confidence < MARGIN) {
+  if (second && best.near - second.near < MARGIN) {
     const names = listed(
       [best, second].map(({ duty }) => `“${duty.name}”`),
       phrases.or,
@@ -73,6 +76,17 @@ function begin(state: TurnState, context: TurnContext): StepResult {
     fitDetail(best),
     ...Object.entries(filled).map(([name, value]) => ({ label: name, text: value })),
   ])
+}
+
+/** How near a line is to a duty's name, occasion or one of its sample lines: tells duties of one subject apart. */
+function nearOf(line: string, { name, when, examples }: Duty): number {
+  const said = senseOf(line)
+  return Math.max(
+    0,
+    ...[name, subjectOf(when), ...examples]
+      .filter((text) => text.trim() !== '')
+      .map((text) => closeness(senseOf(text), said)),
+  )
 }
 
 interface Fit {

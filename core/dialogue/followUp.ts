@@ -1,6 +1,15 @@
 import { alike, senseOf } from '../calling'
 import { wordsOf } from '../languages'
-import { find, readLine, readQuestion, tokensOf, wordsIn, type Question, type QuestionTerm, type Reading } from '../reading'
+import {
+  find,
+  readLine,
+  readQuestion,
+  tokensOf,
+  wordsIn,
+  type Question,
+  type QuestionTerm,
+  type Reading,
+} from '../reading'
 import { withQuestion, type Step } from './turn'
 
 /** A line longer than this stands alone. */
@@ -8,7 +17,7 @@ const MOST_WORDS = 9
 /** A line that leans on another has at most so many words of its own subject. */
 const MOST_OWN = 2
 /** A word this near to one of the question before takes its place: "kittens" that of "puppies", "yearly" that of "monthly". */
-const TAKES_PLACE = 0.42
+const TAKES_PLACE = 0.2
 
 /**
  * Resolves a follow-up ("and on Sundays?", "the yearly one", "why?") to a question that stands alone, by putting what is
@@ -66,7 +75,7 @@ export function joinQuestions(asked: Question, line: string, fresh: Question): s
   // "Why?" asks for the reason of the same; "how much?" the price of it.
   if (own.length === 0) return fresh.kind === 'open' ? asked.text : `${rest.replace(/[?.!\s]+$/, '')} – ${open}?`
   if (asksAnew(fresh)) return withSubject(asked, rest)
-  const swapped = ofOneKind(asked, own)
+  const swapped = ofOneKind(asked, rest, own)
   if (!swapped) return `${open}, ${rest.replace(/[?.!\s]+$/, '')}?`
   return `${open.slice(0, swapped.start)}${swapped.by}${open.slice(swapped.end)}?`
 }
@@ -83,36 +92,53 @@ function withSubject(asked: Question, rest: string): string {
 }
 
 /** Where the new words stand in the old question: in the place of the days, the figure, the name, or the nearest word. */
-function ofOneKind(asked: Question, own: readonly QuestionTerm[]): { start: number; end: number; by: string } | undefined {
-  const text = asked.text
-  const by = own.map((term) => term.word).join(' ')
-  const added = readQuestion(by, asked.language)
-  const spanOf = (word: string) => {
-    const token = tokensOf(text).find((each) => each.text === word)
-    return token && { start: token.start, end: token.end }
-  }
+function ofOneKind(
+  asked: Question,
+  rest: string,
+  own: readonly QuestionTerm[],
+): { start: number; end: number; by: string } | undefined {
+  const { text, language } = asked
+  const shared = new Set(asked.terms.map((term) => term.stem))
+  // "A large plot" beside "a small plot": the word both share stays, the other takes the place of its like.
+  const news = own.some((term) => !shared.has(term.stem)) ? own.filter((term) => !shared.has(term.stem)) : own
+  const by = written(rest, news)
+  const added = readQuestion(by, language)
   if (added.days.size > 0 || added.months.size > 0) {
     const day = tokensOf(text).find((token) => {
-      const read = readQuestion(token.text, asked.language)
+      const read = readQuestion(token.text, language)
       return read.days.size > 0 || read.months.size > 0
     })
     return day && { start: day.start, end: day.end, by }
   }
-  const figure = added.quantities[0]
+  const figure = readQuestion(rest, language).quantities[0]
   const old = figure && asked.quantities.find((each) => each.dimension === figure.dimension)
-  if (figure && old) return { start: old.start, end: old.end, by }
-  const names = contentOf(asked).filter((term) => term.isName)
-  if (own.every((term) => term.isName) && names.length > 0) {
-    const span = spanOf(names.at(-1)!.word)
-    return span && { ...span, by }
+  if (figure && old) return { start: old.start, end: old.end, by: figure.text }
+  if (/^\p{Lu}/u.test(by)) {
+    const name = lastName(text)
+    if (name) return { ...name, by }
   }
-  const [fresh] = senseOf(own.at(-1)!.word).words
+  const [fresh] = senseOf(news.at(-1)!.word).words
   let best: { word: string; how: number } | undefined
   for (const word of senseOf(text).words) {
     const how = fresh ? alike(word, fresh) : 0
-    if (how >= TAKES_PLACE && how > (best?.how ?? 0) && how < 1) best = { word: word.word, how }
+    const isKept = own.some((term) => term.stem === word.stem)
+    if (how >= TAKES_PLACE && how > (best?.how ?? 0) && !isKept) best = { word: word.word, how }
   }
-  const span = best && spanOf(best.word)
-  return span && { ...span, by }
+  const span = best && tokensOf(text).find((each) => each.text === best!.word)
+  return span && { start: span.start, end: span.end, by }
 }
 
+/** New words as they are written, from the first to the last. */
+function written(rest: string, terms: readonly QuestionTerm[]): string {
+  const tokens = tokensOf(rest).filter((token) => terms.some((term) => term.word === token.text))
+  return tokens.length === 0
+    ? terms.map((term) => term.word).join(' ')
+    : rest.slice(tokens[0]!.start, tokens.at(-1)!.end)
+}
+
+/** The last run of words written with capitals inside a question. */
+function lastName(text: string): { start: number; end: number } | undefined {
+  const names = [...text.matchAll(/(?<=\s)\p{Lu}[\p{L}’'-]+(?: \p{Lu}[\p{L}’'-]+)*/gu)]
+  const last = names.at(-1)
+  return last && { start: last.index, end: last.index + last[0].length }
+}

@@ -64,7 +64,8 @@ export const useGivenAnswer: Step = async (state, { brief, library }) => {
 export function sameness(asked: Question, other: string): number {
   const read = readQuestion(other, asked.language)
   if (plain(asked.text) === plain(other)) return 1
-  const hasSame = (of: (question: Question) => Iterable<string>) => [...of(asked)].sort().join() === [...of(read)].sort().join()
+  const hasSame = (of: (question: Question) => Iterable<string>) =>
+    [...of(asked)].sort().join() === [...of(read)].sort().join()
   const isAlike =
     hasSame((question) => question.quantities.map((each) => `${each.dimension}${each.value}`)) &&
     hasSame((question) => [...question.days].map(String)) &&
@@ -75,7 +76,11 @@ export function sameness(asked: Question, other: string): number {
   return closeness(senseOf(asked.text, asked.implied), senseOf(other, read.implied))
 }
 
-const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ').trim()
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()
 
 const citationOf = (passage: FoundPassage, answer: string) => ({
   marker: 1,

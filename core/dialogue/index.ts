@@ -14,7 +14,14 @@ export {
   type Today,
   type WorkingDetail,
 } from './turn'
-export { ModelProblem, type ChatMessage, type Model, type ModelEvent, type ModelRequest, type TurnForModel } from './model'
+export {
+  ModelProblem,
+  type ChatMessage,
+  type Model,
+  type ModelEvent,
+  type ModelRequest,
+  type TurnForModel,
+} from './model'
 export { questionMessage } from './prompt'
 export { STEPS, type RegisteredStep } from './steps'
 export { pairIn, sameness } from './given'

@@ -94,7 +94,9 @@ function nameIn(text: string, said: string, language: Spoken): Fact[] {
   const named: string[] = []
   for (const token of tokens.slice(lead.to, lead.to + 3)) {
     const written = text.slice(token.start, token.end)
-    const isCommon = !/name|call|nenn|heiß|heet|appel|llam|chiam/.test(lead.phrase) && (vectorOf(token.text)?.rank ?? Infinity) < COMMON
+    const isCommon =
+      !/name|call|nenn|heiß|heet|appel|llam|chiam/.test(lead.phrase) &&
+      (vectorOf(token.text)?.rank ?? Infinity) < COMMON
     if (!/^\p{Lu}/u.test(written) || isCommon) break
     named.push(written)
   }

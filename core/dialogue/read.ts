@@ -21,7 +21,9 @@ export const readSaid: Step = (state, { brief, library }) => {
       details: [
         ...changed.map(({ from, to }) => ({ label: 'Slip', text: `“${from}” read as “${to}”` })),
         ...signals.map((signal) => ({ label: 'Noted', text: SIGNAL_WORDS[signal] })),
-        ...(act === 'question' ? kept.questions.map((question) => ({ label: 'Asks for', text: KIND_WORDS[question.kind] })) : []),
+        ...(act === 'question'
+          ? kept.questions.map((question) => ({ label: 'Asks for', text: KIND_WORDS[question.kind] }))
+          : []),
       ],
     },
   }

@@ -50,7 +50,9 @@ const isCalled = ({ rule, confidence }: CalledRule): boolean => confidence >= BA
 
 const detailOf = (called: CalledRule): WorkingDetail => ({
   label: `${isCalled(called) ? 'Called for' : 'Not called for'}, ${Math.round(called.confidence * 100)} %`,
-  text: [called.reading.explanation, ...(called.because.length > 0 ? [`(${called.because.join('; ')})`] : [])].join(' '),
+  text: [called.reading.explanation, ...(called.because.length > 0 ? [`(${called.because.join('; ')})`] : [])].join(
+    ' ',
+  ),
   field: `rules.${called.at}`,
 })
 
@@ -63,7 +65,9 @@ export function situationOf(state: TurnState, context: TurnContext, isUnknown: b
     reading: state.reading,
     isUnknown,
     turn: conversation.length + 1,
-    variables: new Map(brief.variables.map(({ name, fallback }) => [name.toLowerCase(), variables?.[name] ?? fallback])),
+    variables: new Map(
+      brief.variables.map(({ name, fallback }) => [name.toLowerCase(), variables?.[name] ?? fallback]),
+    ),
     ...(today ? { today } : {}),
     ...(duty === undefined ? {} : { duty }),
     ...(party === undefined ? {} : { party }),

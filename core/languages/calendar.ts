@@ -18,11 +18,19 @@ const once = (key: string, make: () => string[]): readonly string[] => {
 /** The twelve months of a language in small letters, January first. */
 export const monthNames = (language: string): readonly string[] =>
   once(`months ${language}`, () =>
-    namesOf(language, { month: 'long' }, Array.from({ length: 12 }, (_, month) => Date.UTC(YEAR, month, 15))),
+    namesOf(
+      language,
+      { month: 'long' },
+      Array.from({ length: 12 }, (_, month) => Date.UTC(YEAR, month, 15)),
+    ),
   )
 
 /** The seven days of the week of a language in small letters, Monday first. */
 export const dayNames = (language: string): readonly string[] =>
   once(`days ${language}`, () =>
-    namesOf(language, { weekday: 'long' }, Array.from({ length: 7 }, (_, day) => MONDAY + day * DAY_MS)),
+    namesOf(
+      language,
+      { weekday: 'long' },
+      Array.from({ length: 7 }, (_, day) => MONDAY + day * DAY_MS),
+    ),
   )

@@ -17,5 +17,11 @@ export const topicsOf = (language: Spoken): Topic[] =>
     .filter(Boolean)
     .map((line) => {
       const at = line.indexOf(':')
-      return { name: line.slice(0, at), phrases: line.slice(at + 1).split(',').map((phrase) => phrase.trim()) }
+      return {
+        name: line.slice(0, at),
+        phrases: line
+          .slice(at + 1)
+          .split(',')
+          .map((phrase) => phrase.trim()),
+      }
     })

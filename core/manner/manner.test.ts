@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { briefFrom, compile } from '../brief'
-import { questionMessage, withoutMarkers, type FoundPassage } from '../dialogue'
+import { briefFrom } from '../brief'
+import { takeTurn, withoutMarkers, type FoundPassage } from '../dialogue'
 import { quantitiesIn } from '../text'
-import { answer } from '../understudy'
+import { understudy } from '../understudy'
 import { axesOf, gradeOf, profileTexts, syllablesIn } from './index'
 
 const CHATTY = [
@@ -63,6 +63,8 @@ describe('the profile of texts', () => {
   })
 })
 
+type Manner = NonNullable<Parameters<typeof briefFrom>[0]>['manner']
+
 /** What is said must not change with how it is said. */
 describe('the manner of an answer, measured', () => {
   const passage = (text: string): FoundPassage => ({
@@ -79,15 +81,19 @@ describe('the manner of an answer, measured', () => {
   const FEES = passage(
     'A shed does not cost more than £9.00 a year. A shed is painted every four years. Sheds do not burn well.',
   )
-  const say = (manner: NonNullable<Parameters<typeof briefFrom>[0]>['manner'], question = 'What does a shed cost?') =>
-    withoutMarkers(
-      answer([
-        { role: 'system', content: compile(briefFrom({ manner })).text },
-        { role: 'user', content: questionMessage(question, [FEES]) },
-      ]).text,
-    )
+  const say = async (manner: Manner, question = 'What does a shed cost?') => {
+    const brief = briefFrom({ manner })
+    const turn = await takeTurn(question, {
+      brief,
+      library: { search: () => [FEES] },
+      model: understudy,
+      conversation: [],
+      clock: () => 0,
+    })
+    return withoutMarkers(turn.reply)
+  }
   const figures = (text: string) => quantitiesIn(text).map((each) => `${each.dimension} ${each.value}`)
-  const SETTINGS: readonly NonNullable<Parameters<typeof briefFrom>[0]>['manner'][] = [
+  const SETTINGS: readonly Manner[] = [
     { dials: { formality: 0 } },
     { dials: { formality: 100 } },
     { dials: { warmth: 100, brevity: 20 } },
@@ -100,30 +106,31 @@ describe('the manner of an answer, measured', () => {
 
   it.each(SETTINGS.map((manner) => [JSON.stringify(manner).slice(0, 60), manner] as const))(
     'states the same facts with %s',
-    (_name, manner) => {
-      const text = say(manner)
+    async (_name, manner) => {
+      const text = await say(manner)
       expect(figures(text)).toContain('money 9')
       expect(text).not.toMatch(/\s{2,}|\.\.|undefined|\[\d/)
       expect(text).toMatch(/[.!?)\p{Extended_Pictographic}]$/u)
     },
   )
 
-  it('changes what the dials promise: contractions, length, courtesy, hedges', () => {
-    expect(profileTexts([say({ dials: { formality: 0, warmth: 0 } })])!.contractions).toBe(1)
-    expect(profileTexts([say({ dials: { formality: 100, warmth: 0 } })])!.contractions).toBe(0)
-    const length = (brevity: number) => say({ dials: { brevity, warmth: 0 } }, 'sheds').length
-    expect(length(100)).toBeLessThan(length(0))
-    expect(say({ dials: { directness: 0, warmth: 0 } })).toMatch(
+  it('changes what the dials promise: contractions, length, courtesy, hedges', async () => {
+    const profile = async (manner: Parameters<typeof say>[0]) => profileTexts([await say(manner)])!
+    expect((await profile({ dials: { formality: 0, warmth: 0 } })).contractions).toBe(1)
+    expect((await profile({ dials: { formality: 100, warmth: 0 } })).contractions).toBe(0)
+    const length = async (brevity: number) => (await say({ dials: { brevity, warmth: 0 } })).length
+    expect(await length(100)).toBeLessThan(await length(0))
+    expect(await say({ dials: { directness: 0, warmth: 0 } })).toMatch(
       /^(?:As far as I can see|From what I have here|Going by my documents), /,
     )
-    expect(say({ dials: { warmth: 95, brevity: 30 } }).length).toBeGreaterThan(
-      say({ dials: { warmth: 0, brevity: 30 } }).length,
+    expect((await say({ dials: { warmth: 95, brevity: 30 } })).length).toBeGreaterThan(
+      (await say({ dials: { warmth: 0, brevity: 30 } })).length,
     )
   })
 
-  it('takes up the habits of the samples', () => {
-    expect(profileTexts([say({ samples: CHATTY })])!.contractions).toBe(1)
-    const stiff = say({ samples: STIFF })
+  it('takes up the habits of the samples', async () => {
+    expect(profileTexts([await say({ samples: CHATTY })])!.contractions).toBe(1)
+    const stiff = await say({ samples: STIFF })
     expect(profileTexts([stiff])!.contractions).toBe(0)
     expect(stiff).toContain('Kind regards')
   })

@@ -41,4 +41,5 @@ export function vectorOf(word: string): WordVector | undefined {
  * How near two words are in use: the cosine of their vectors, -1..1. From GloVe-style vectors with what only tells how
  * common a word is taken out (scripts/vectors.ts); words of opposite meaning are near as well.
  */
-export const cosine = (a: WordVector, b: WordVector): number => product(a.bytes, b.bytes) / Math.sqrt(product(a.bytes, a.bytes) * product(b.bytes, b.bytes))
+export const cosine = (a: WordVector, b: WordVector): number =>
+  product(a.bytes, b.bytes) / Math.sqrt(product(a.bytes, a.bytes) * product(b.bytes, b.bytes))

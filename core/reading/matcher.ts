@@ -37,7 +37,9 @@ function compile(list: string): ReadonlyMap<string, readonly Compiled[]> {
   for (const written of phrasesIn(list)) {
     const isOpening = written.startsWith('^')
     const phrase = isOpening ? written.slice(1) : written
-    const parts = phrase.split(' ').flatMap((part) => (part === '…' ? [part] : tokensOf(part).map((token) => token.text)))
+    const parts = phrase
+      .split(' ')
+      .flatMap((part) => (part === '…' ? [part] : tokensOf(part).map((token) => token.text)))
     const first = parts[0] ?? ''
     made.set(first, [...(made.get(first) ?? []), { phrase, parts, isOpening }])
   }

@@ -60,7 +60,7 @@ export function readQuestion(text: string, language: Spoken): Question {
 function openingOf(tokens: readonly Token[], language: Spoken): number {
   const { greeting, thanks, leadsOn } = wordsOf(language)
   let at = 0
-  for (let isGoing = true; isGoing; ) {
+  for (let isGoing = true; isGoing;) {
     const next = [greeting, thanks, leadsOn, 'please, then, also, oh, well, sorry, excuse me']
       .map((list) => find(list, tokens.slice(at)))
       .find((match) => match?.from === 0)
@@ -78,7 +78,10 @@ function afterCourtesy(text: string, language: Spoken): string {
 
 /** "Can you tell me when …" wants no yes. */
 const isPolite = (tokens: readonly Token[], opening: number): boolean =>
-  holds('can you tell, could you tell, can you please, could you please, can you say, can you explain, could you explain, can you show, can you give, could you give, would you tell, do you know, can you help', tokens.slice(opening, opening + 5))
+  holds(
+    'can you tell, could you tell, can you please, could you please, can you say, can you explain, could you explain, can you show, can you give, could you give, would you tell, do you know, can you help',
+    tokens.slice(opening, opening + 5),
+  )
 
 function termsOf(text: string, language: Spoken): QuestionTerm[] {
   const light = wordsIn(wordsOf(language).light)

@@ -4,7 +4,17 @@ import { find, holds, tokensOf, without, wordsIn, type Token } from './matcher'
 import { readQuestion, type Question } from './question'
 
 /** What a line is for: a courtesy, a question about agent or visitor, a wish for a person, or a question to be answered. */
-export const ACTS = ['greeting', 'thanks', 'farewell', 'identity', 'ownName', 'person', 'insult', 'empty', 'question'] as const
+export const ACTS = [
+  'greeting',
+  'thanks',
+  'farewell',
+  'identity',
+  'ownName',
+  'person',
+  'insult',
+  'empty',
+  'question',
+] as const
 export type Act = (typeof ACTS)[number]
 
 /** What is noted of a line though it is answered. */
@@ -50,7 +60,8 @@ function actOf(tokens: readonly Token[], words: LanguageWords, name: string): Ac
   const { greeting, thanks, farewell, courtesy } = words
   const names = name.toLowerCase().split(/\s+/)
   const rest = without([farewell, greeting, thanks, courtesy], tokens).filter(({ text }) => !names.includes(text))
-  if (rest.length > 0) return without([words.insult, courtesy, words.pointing], tokens).length === 0 ? 'insult' : 'question'
+  if (rest.length > 0)
+    return without([words.insult, courtesy, words.pointing], tokens).length === 0 ? 'insult' : 'question'
   if (holds(farewell, tokens)) return 'farewell'
   if (holds(thanks, tokens)) return 'thanks'
   return holds(greeting, tokens) ? 'greeting' : 'empty'
@@ -63,9 +74,15 @@ function asksForPerson(tokens: readonly Token[], words: LanguageWords): boolean 
   if (holds(words.personAlone, tokens)) return true
   const [reach, person] = [find(words.reach, tokens), find(words.person, tokens)]
   if (!reach || !person || person.from < reach.from || person.from - reach.to > 3) return false
-  return without([words.reach, words.person, words.courtesy, words.auxiliaries, words.pointing, words.light], tokens).filter(({ text }) => !WITH.has(text)).length === 0
+  return (
+    without([words.reach, words.person, words.courtesy, words.auxiliaries, words.pointing, words.light], tokens).filter(
+      ({ text }) => !WITH.has(text),
+    ).length === 0
+  )
 }
-const WITH = new Set('to with a an i you me we in from on just could can would who whom where how is there please'.split(' '))
+const WITH = new Set(
+  'to with a an i you me we in from on just could can would who whom where how is there please'.split(' '),
+)
 
 /** The line with hasty spellings and contractions of question words written out. */
 export function writtenOut(said: string, language: Spoken): string {
@@ -77,10 +94,14 @@ const hasty = new Map<Spoken, ReadonlyMap<string, string>>()
 function hastyOf(language: Spoken): ReadonlyMap<string, string> {
   let known = hasty.get(language)
   if (!known) {
-    known = new Map(wordsOf(language).hasty.split(',').flatMap((pair) => {
-      const [from, to] = pair.split('=')
-      return from && to ? [[from.trim(), to.trim()] as const] : []
-    }))
+    known = new Map(
+      wordsOf(language)
+        .hasty.split(',')
+        .flatMap((pair) => {
+          const [from, to] = pair.split('=')
+          return from && to ? [[from.trim(), to.trim()] as const] : []
+        }),
+    )
     hasty.set(language, known)
   }
   return known

@@ -67,9 +67,15 @@ export function hold(condition: Condition, situation: Situation, samples: Sample
       return { confidence: 1 - confidence, because }
     }
     case 'all':
-      return joined(condition.conditions.map((each) => hold(each, situation, samples)), Math.min)
+      return joined(
+        condition.conditions.map((each) => hold(each, situation, samples)),
+        Math.min,
+      )
     case 'any':
-      return joined(condition.conditions.map((each) => hold(each, situation, samples)), Math.max)
+      return joined(
+        condition.conditions.map((each) => hold(each, situation, samples)),
+        Math.max,
+      )
   }
 }
 

@@ -55,7 +55,12 @@ const OPENING = /^(?:when(?:ever)?|if|in case|as soon as|once)\s+/i
  * what the line must be about. "It is Sunday and they ask about parking" is both, joined.
  */
 export function readCondition(spoken: string): Condition {
-  const text = spoken.trim().replace(OPENING, '').replace(/[.,;:]+$/, '').replace(/\s+/g, ' ').replace(/’/g, "'")
+  const text = spoken
+    .trim()
+    .replace(OPENING, '')
+    .replace(/[.,;:]+$/, '')
+    .replace(/\s+/g, ' ')
+    .replace(/’/g, "'")
   if (text === '') return { kind: 'always' }
   return factIn(text) ?? joined(text) ?? denied(text) ?? { kind: 'about', text }
 }
@@ -73,50 +78,69 @@ function joined(text: string): Condition | undefined {
   return undefined
 }
 
-/** "They do not mention a date" holds when the line is not about one. */
+/** "They do not mention a date" and "the visitor is not a member" hold when the line is about no such thing. */
 function denied(text: string): Condition | undefined {
-  const without = text.replace(/\b(?:does not|doesn't|do not|don't|has not|have not|did not) (?=mention|ask|say|give|speak|name|tell)/i, '')
+  const without = text
+    .replace(
+      /\b(?:does not|doesn't|do not|don't|has not|have not|did not|didn't) (\w+)/i,
+      (_whole, verb: string) => `${verb}s`,
+    )
+    .replace(/\b(is|are|was|were)(?: not|n't)\b/i, '$1')
   return without === text ? undefined : { kind: 'not', condition: { kind: 'about', text: without } }
 }
 
 type Reader = (text: string) => Condition | undefined
 
 const always: Reader = (text) =>
-  /^(?:always|every time|at all times|in (?:every|each|all) (?:answers?|repl(?:y|ies)|cases?)|for every (?:answer|question))$/i.test(text)
+  /^(?:always|every time|at all times|in (?:every|each|all) (?:answers?|repl(?:y|ies)|cases?)|for every (?:answer|question))$/i.test(
+    text,
+  )
     ? { kind: 'always' }
     : undefined
 
 const unknown: Reader = (text) =>
-  /\b(?:you|it|the answer|library|agent|answer)\b.*\b(?:not know|n't know|cannot (?:answer|find)|can't (?:answer|find)|unknown|not (?:known|covered|in the)|no answer|unsure)|^unknown$|\bno answer\b/i.test(text)
+  /\b(?:you|it|the answer|library|agent|answer)\b.*\b(?:not know|n't know|cannot (?:answer|find)|can't (?:answer|find)|unknown|not (?:known|covered|in the)|no answer|unsure)|^unknown$|\bno answer\b/i.test(
+    text,
+  )
     ? { kind: 'unknown' }
     : undefined
 
 const firstTurn: Reader = (text) =>
-  /\bfirst (?:message|turn|question|line|reply|answer)\b|\b(?:conversation|chat) (?:starts|begins|opens)\b|\bstart of (?:the|a) (?:conversation|chat)\b/i.test(text)
+  /\bfirst (?:message|turn|question|line|reply|answer)\b|\b(?:conversation|chat) (?:starts|begins|opens)\b|\bstart of (?:the|a) (?:conversation|chat)\b/i.test(
+    text,
+  )
     ? { kind: 'firstTurn' }
     : undefined
 
 const turns: Reader = (text) => {
-  const found = /\b(?:asked|written|said|tried|come back)\b.*?\b(?:(\w+) (?:times|questions|messages)|(twice|thrice))\b/i.exec(text)
+  const found =
+    /\b(?:asked|written|said|tried|come back)\b.*?\b(?:(\w+) (?:times|questions|messages)|(twice|thrice))\b/i.exec(text)
   const least = found?.[2] ? (/twice/i.test(found[2]) ? 2 : 3) : found?.[1] ? numberOf(found[1]) : undefined
   return least === undefined ? undefined : { kind: 'turns', least }
 }
 
 const language: Reader = (text) => {
-  const name = /\b(?:writes?|asks?|speaks?|says?|talks?|is|answers?)(?: \w+){0,2} (?:in )?(\w+)$/i.exec(text)?.[1]?.toLowerCase()
+  const name = /\b(?:writes?|asks?|speaks?|says?|talks?|is|answers?)(?: \w+){0,2} (?:in )?(\w+)$/i
+    .exec(text)?.[1]
+    ?.toLowerCase()
   const found = name === undefined ? undefined : LANGUAGES[name]
-  return found === undefined ? undefined : { kind: 'language', language: found, name: name! }
+  return found === undefined
+    ? undefined
+    : { kind: 'language', language: found, name: name![0]!.toUpperCase() + name!.slice(1) }
 }
 
 const duty: Reader = (text) => {
   const found =
-    /^(?:(?:while|during) )?(?:the |a )?duty ["“']?(.+?)["”']?(?: is (?:active|open|running|under way))?$/i.exec(text) ??
-    /^(?:while|during) (?:the |a )?(.+?) (?:duty|is under way)$/i.exec(text)
+    /^(?:(?:while|during) )?(?:the |a )?duty ["“']?(.+?)["”']?(?: is (?:active|open|running|under way))?$/i.exec(
+      text,
+    ) ?? /^(?:while|during) (?:the |a )?(.+?) (?:duty|is under way)$/i.exec(text)
   return found ? { kind: 'duty', name: found[1]! } : undefined
 }
 
 const variable: Reader = (text) => {
-  const found = /^(?:the )?(?:variable )?\{\{\s*([\w .-]+?)\s*\}\}\s*(?:(?:is|are|equals?|=)\s+(not )?(.+))?$/i.exec(text)
+  const found = /^(?:the )?(?:variable )?\{\{\s*([\w .-]+?)\s*\}\}\s*(?:(?:is|are|equals?|=)\s+(not )?(.+))?$/i.exec(
+    text,
+  )
   if (!found) return undefined
   const [, name, no, value] = found
   const isEmpty = value !== undefined && /^(?:empty|unset|missing|unknown)$/i.test(value)
@@ -129,8 +153,10 @@ const variable: Reader = (text) => {
 }
 
 /** What leads to a day and says nothing more. */
-const TODAY = /^(?:it(?:'s| is)|today is|the day is|the date is|on|at|during|in|between|from|before|until|up to|after|since)\s+/i
-const BETWEEN = /\b(?:it is|it's|and|or|to|until|till|through|between|from|on|in|during|the|a|of|before|after|since|up|weekdays?|weekends?|st|nd|rd|th)\b|[\d\s,–-]/gi
+const TODAY =
+  /^(?:it(?:'s| is)|today is|the day is|the date is|on|at|during|in|between|from|before|until|up to|after|since)\s+/i
+const BETWEEN =
+  /\b(?:it is|it's|and|or|to|until|till|through|between|from|on|in|during|the|a|of|before|after|since|up|weekdays?|weekends?|st|nd|rd|th)\b|[\d\s,–-]/gi
 
 const today: Reader = (text) => {
   if (!TODAY.test(text)) return undefined
@@ -143,7 +169,8 @@ const today: Reader = (text) => {
   return { kind: 'dates', from: { month: first, day: 1 }, to: { month: last, day: LAST_DAY[last - 1]! } }
 }
 
-const NAMED_DAYS = /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:january|february|march|april|may|june|july|august|september|october|november|december|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec)\b/gi
+const NAMED_DAYS =
+  /\b(?:mon|tues|wednes|thurs|fri|satur|sun)days?\b|\b(?:january|february|march|april|may|june|july|august|september|october|november|december|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec)\b/gi
 const leftOf = (text: string): string => text.replace(TODAY, '').replace(NAMED_DAYS, '').replace(BETWEEN, '').trim()
 
 const LAST_DAY = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
@@ -151,8 +178,10 @@ const plainDay = ({ day, month }: CalendarDay): DayOfYear => ({ day, month })
 
 function between(text: string, dates: readonly CalendarDay[]): Condition {
   const [from, to] = [plainDay(dates[0]!), plainDay(dates.at(-1)!)]
-  if (dates.length === 1 && /^(?:it is |it's )?(?:before|until|up to)\b/i.test(text)) return { kind: 'dates', from: { month: 1, day: 1 }, to }
-  if (dates.length === 1 && /^(?:it is |it's )?(?:after|from|since)\b/i.test(text)) return { kind: 'dates', from, to: { month: 12, day: 31 } }
+  if (dates.length === 1 && /^(?:it is |it's )?(?:before|until|up to)\b/i.test(text))
+    return { kind: 'dates', from: { month: 1, day: 1 }, to }
+  if (dates.length === 1 && /^(?:it is |it's )?(?:after|from|since)\b/i.test(text))
+    return { kind: 'dates', from, to: { month: 12, day: 31 } }
   return { kind: 'dates', from, to }
 }
 
@@ -205,7 +234,18 @@ const phrase: Reader = (text) => {
 }
 
 /** The most particular first; the first that reads the text wins. */
-const READERS: readonly Reader[] = [always, variable, phrase, unknown, firstTurn, turns, duty, language, today, quantity]
+const READERS: readonly Reader[] = [
+  always,
+  variable,
+  phrase,
+  unknown,
+  firstTurn,
+  turns,
+  duty,
+  language,
+  today,
+  quantity,
+]
 
 function factIn(text: string): Condition | undefined {
   for (const reader of READERS) {

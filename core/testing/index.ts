@@ -19,7 +19,11 @@ export const found = (text: string, headings: string[] = ['Plots'], sourceTitle 
 })
 
 /** Asks the built-in model with a brief that is cool and says one thing, unless told otherwise: a whole turn. */
-export async function answered(question: string, passages: readonly FoundPassage[], brief: BriefInput = {}): Promise<TurnState> {
+export async function answered(
+  question: string,
+  passages: readonly FoundPassage[],
+  brief: BriefInput = {},
+): Promise<TurnState> {
   const whole = briefFrom({
     grounding: { whenUnknown: 'The book does not say.' },
     ...brief,

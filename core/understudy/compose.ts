@@ -48,7 +48,17 @@ export function compose(findings: readonly Finding[], setting: Setting): string 
   const signOff = left(piecesIn([manner.format.signOff]))
   const after = isPlain || endings.length > 0 ? [] : left(piecesIn([closer(manner, phrases, line)]))
   const next = setting.next === undefined ? [] : left(piecesIn([phrases.courtesy.youCouldAsk(setting.next)]))
-  const pieces = [...piecesIn([setting.first]), ...sorry, ...courtesies, ...kept, ...added, ...after, ...next, ...endings, ...signOff]
+  const pieces = [
+    ...piecesIn([setting.first]),
+    ...sorry,
+    ...courtesies,
+    ...kept,
+    ...added,
+    ...after,
+    ...next,
+    ...endings,
+    ...signOff,
+  ]
   return joined(pieces, kept, setting)
 }
 

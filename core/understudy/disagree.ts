@@ -16,7 +16,11 @@ export function disagreement({ read }: Task): Window | undefined {
   if (!best || !figure) return undefined
   return single.find(({ window, measured }) => {
     const other = window.passage.sourceId !== best.window.passage.sourceId ? statedIn(window) : undefined
-    return other?.dimension === figure.dimension && other.value !== figure.value && measured.around >= best.measured.around - NEAR
+    return (
+      other?.dimension === figure.dimension &&
+      other.value !== figure.value &&
+      measured.spoken >= best.measured.spoken - NEAR
+    )
   })?.window
 }
 

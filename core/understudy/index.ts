@@ -45,8 +45,25 @@ export function answer(turn: TurnForModel): Answer {
       .join(' ')
   if (isCourtesy) {
     const names = { use: name, known }
-    const said = courtesy(turn.act as never, turn.line, filled(brief, turn.variables), phrases, turn.conversation.length === 0, names)
-    const text = told([first, orders.apologise && turn.act !== 'insult' ? phrases.sorry : '', said, orders.askFirst ?? '', ...orders.add, ...orders.endWith], orders)
+    const said = courtesy(
+      turn.act as never,
+      turn.line,
+      filled(brief, turn.variables),
+      phrases,
+      turn.conversation.length === 0,
+      names,
+    )
+    const text = told(
+      [
+        first,
+        orders.apologise && turn.act !== 'insult' ? phrases.sorry : '',
+        said,
+        orders.askFirst ?? '',
+        ...orders.add,
+        ...orders.endWith,
+      ],
+      orders,
+    )
     return { text, outcome: 'chatted', notes: tiedTo(text, orders.notes, say) }
   }
   if (orders.askFirst !== undefined && !wasAskedBefore(orders.askFirst, turn)) {
@@ -55,7 +72,12 @@ export function answer(turn: TurnForModel): Answer {
   }
   const parts =
     turn.act === 'person'
-      ? [{ finding: toAPerson(turn, phrases), notes: [{ text: 'The visitor wants a person: nobody is put through by the agent itself' }] }]
+      ? [
+          {
+            finding: toAPerson(turn, phrases),
+            notes: [{ text: 'The visitor wants a person: nobody is put through by the agent itself' }],
+          },
+        ]
       : turn.questions.map((question) => answerQuestion(question, turn, phrases, orders))
   const findings = parts.flatMap(({ finding }) => (finding ? [finding] : []))
   const notes: Note[] = parts.flatMap((part) => part.notes)
@@ -63,7 +85,9 @@ export function answer(turn: TurnForModel): Answer {
   const next = isWhole && brief.openers.followUps ? nextQuestion(turn) : undefined
   const cites = orders.cite ?? brief.grounding.cite
   const reply = compose(findings, { line: turn.line, manner, phrases, orders, cites, name, next, first })
-  const outcome = findings.every((each) => each.outcome === 'answered') ? 'answered' : (findings.find((each) => each.outcome !== 'answered')?.outcome ?? 'answered')
+  const outcome = findings.every((each) => each.outcome === 'answered')
+    ? 'answered'
+    : (findings.find((each) => each.outcome !== 'answered')?.outcome ?? 'answered')
   if (reply !== '' && isWhole) return { text: reply, outcome, notes: tiedTo(reply, [...notes, ...orders.notes], say) }
   const unknown = ordersOf(turn.calledIfUnknown, false)
   const open = told(
@@ -109,11 +133,20 @@ const wasAskedBefore = (question: string, { conversation }: TurnForModel): boole
 /** A suggested question that the visitor has not asked yet. */
 const nextQuestion = ({ brief, conversation, line }: TurnForModel): string | undefined =>
   brief.openers.suggestions.find(
-    (each) => each.trim() !== '' && ![line, ...conversation.map(({ said }) => said)].some((said) => said.trim().toLowerCase() === each.trim().toLowerCase()),
+    (each) =>
+      each.trim() !== '' &&
+      ![line, ...conversation.map(({ said }) => said)].some(
+        (said) => said.trim().toLowerCase() === each.trim().toLowerCase(),
+      ),
   )
 
 /** One question answered, or not, with how it came to it. */
-function answerQuestion(question: Question, turn: TurnForModel, phrases: Phrases, orders: Orders): { finding: Finding | undefined; notes: Note[] } {
+function answerQuestion(
+  question: Question,
+  turn: TurnForModel,
+  phrases: Phrases,
+  orders: Orders,
+): { finding: Finding | undefined; notes: Note[] } {
   const { brief } = turn
   const manner = mannerOf(brief)
   const read = readPassages(question, turn.found, turn.rarity)
@@ -135,22 +168,44 @@ function answerQuestion(question: Question, turn: TurnForModel, phrases: Phrases
   }
   const other = turn.isDeliberate && finding?.outcome === 'answered' ? disagreement(task) : undefined
   if (finding && other)
-    finding = { ...finding, pieces: [...finding.pieces, { text: phrases.disagree }, { text: other.text, cites: [other.rank + 1] }] }
+    finding = {
+      ...finding,
+      pieces: [...finding.pieces, { text: phrases.disagree }, { text: other.text, cites: [other.rank + 1] }],
+    }
   const [best] = read.ranked
   return {
     finding,
     notes: [
       { text: `Asked: ${question.text}` },
-      { text: best ? `Nearest: ${Math.round(read.confidence * 100)} % sure that this answers: ${short(best.window.text)}` : 'Nearest: nothing' },
+      {
+        text: best
+          ? `Nearest: ${Math.round(read.confidence * 100)} % sure that this answers: ${short(best.window.text)}`
+          : 'Nearest: nothing',
+      },
       ...(finding
-        ? [{ text: `Answered by: ${way}. ${finding.note}`, puts: finding.pieces.map(({ text }) => text), ...(finding.field ? { field: finding.field } : {}) }]
+        ? [
+            {
+              text: `Answered by: ${way}. ${finding.note}`,
+              puts: finding.pieces.map(({ text }) => text),
+              ...(finding.field ? { field: finding.field } : {}),
+            },
+          ]
         : []),
-      ...(turn.isDeliberate && finding ? [{ text: other ? `Held against each other: another source says otherwise: ${short(other.text)}` : 'Held against each other: the passages agree' }] : []),
+      ...(turn.isDeliberate && finding
+        ? [
+            {
+              text: other
+                ? `Held against each other: another source says otherwise: ${short(other.text)}`
+                : 'Held against each other: the passages agree',
+            },
+          ]
+        : []),
     ],
   }
 }
 
-const short = (text: string): string => (wordCount(text) > 40 ? `${text.split(/\s+/).slice(0, 40).join(' ')} …` : text.replace(/\n/g, ' / '))
+const short = (text: string): string =>
+  wordCount(text) > 40 ? `${text.split(/\s+/).slice(0, 40).join(' ')} …` : text.replace(/\n/g, ' / ')
 
 /** Words handed over at a time when streaming. */
 const WORDS_A_PIECE = 3

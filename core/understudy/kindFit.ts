@@ -5,7 +5,21 @@ import { datesIn, daysIn, monthsIn, quantitiesIn, type Dimension } from '../text
 /** Neither for nor against: the kind cannot be told from the form of a text. */
 const OPEN = 0.5
 const DURATIONS: readonly Dimension[] = ['duration']
-const MEASURES: readonly Dimension[] = ['mass', 'length', 'volume', 'area', 'speed', 'data', 'power', 'energy', 'voltage', 'temperature', 'age', 'percent', 'count']
+const MEASURES: readonly Dimension[] = [
+  'mass',
+  'length',
+  'volume',
+  'area',
+  'speed',
+  'data',
+  'power',
+  'energy',
+  'voltage',
+  'temperature',
+  'age',
+  'percent',
+  'count',
+]
 
 const has = (text: string, dimensions: readonly Dimension[]): boolean =>
   quantitiesIn(text).some((each) => dimensions.includes(each.dimension))
@@ -21,7 +35,13 @@ export function fitsKind(question: Question, text: string): number {
     case 'duration':
       return told(has(text, DURATIONS))
     case 'time':
-      return told(has(text, ['clock', 'duration']) || daysIn(text).size > 0 || monthsIn(text).size > 0 || datesIn(text).length > 0 || /\d{1,2}[:h]\d{2}|\b\d{1,2} ?(?:Uhr|uur)\b|\b(?:19|20)\d\d\b/.test(text))
+      return told(
+        has(text, ['clock', 'duration']) ||
+          daysIn(text).size > 0 ||
+          monthsIn(text).size > 0 ||
+          datesIn(text).length > 0 ||
+          /\d{1,2}[:h]\d{2}|\b\d{1,2} ?(?:Uhr|uur)\b|\b(?:19|20)\d\d\b/.test(text),
+      )
     case 'count':
     case 'measure':
       return told(/\d/.test(text) || has(text, MEASURES))

@@ -88,7 +88,10 @@ export function heldBy(asked: Asked, text: string): number[] {
   for (const each of words) {
     for (let term = 0; term < held.length; term++) {
       if (held[term]! >= 1) continue
-      held[term] = Math.max(held[term]!, asked.standsFor(term, each.stem, text.slice(each.start, each.end).toLowerCase()))
+      held[term] = Math.max(
+        held[term]!,
+        asked.standsFor(term, each.stem, text.slice(each.start, each.end).toLowerCase()),
+      )
     }
   }
   return held
@@ -109,12 +112,20 @@ function figuresHeld({ quantities, days }: Question, text: string): number {
   if (quantities.length === 0 && days.size === 0) return 0.5
   const said = quantities.length === 0 ? [] : quantitiesIn(text)
   const named = days.size === 0 ? days : daysIn(text)
-  const hasFigures = quantities.every((one) => said.some((other) => other.dimension === one.dimension && other.value === one.value))
+  const hasFigures = quantities.every((one) =>
+    said.some((other) => other.dimension === one.dimension && other.value === one.value),
+  )
   return hasFigures && [...days].every((day) => named.has(day)) ? 1 : 0
 }
 
 /** Measures one window for a question. `top` is the best passage's score. */
-export function measure(window: Window, asked: Asked, context: readonly number[], whole: number, top: number): Measured {
+export function measure(
+  window: Window,
+  asked: Asked,
+  context: readonly number[],
+  whole: number,
+  top: number,
+): Measured {
   const { question } = asked
   const held = heldBy(asked, window.text)
   const around = held.map((how, at) => Math.max(how, context[at]!))
@@ -122,7 +133,11 @@ export function measure(window: Window, asked: Asked, context: readonly number[]
   const words = wordsOf(question.language)
   const names = asked.terms.flatMap((term, at) => (term.isName ? [around[at]!] : []))
   const content = contentTerms(window.text)
-  const spokenOf = content.filter((each) => asked.terms.some((_, term) => asked.standsFor(term, each.stem, window.text.slice(each.start, each.end).toLowerCase()) >= 0.6)).length
+  const spokenOf = content.filter((each) =>
+    asked.terms.some(
+      (_, term) => asked.standsFor(term, each.stem, window.text.slice(each.start, each.end).toLowerCase()) >= 0.6,
+    ),
+  ).length
   const heading = window.passage.headings.at(-1) ?? ''
   return {
     spoken: shareOf(asked, held),
@@ -141,7 +156,10 @@ export function measure(window: Window, asked: Asked, context: readonly number[]
     nameless: names.some((how) => how < 0.5) ? 1 : 0,
     isRow: window.kind === 'row' ? 1 : 0,
     isList: window.kind === 'list' ? 1 : 0,
-    tight: window.units.length === 1 ? shareOf(asked, held) : Math.max(...window.units.map((unit) => shareOf(asked, heldBy(asked, unit.text)))),
+    tight:
+      window.units.length === 1
+        ? shareOf(asked, held)
+        : Math.max(...window.units.map((unit) => shareOf(asked, heldBy(asked, unit.text)))),
     whole,
     figures: figuresHeld(question, window.text),
     near: nearness(asked.mean, meanVector(window.text)),
@@ -153,7 +171,13 @@ export function measure(window: Window, asked: Asked, context: readonly number[]
 export function aroundOf(asked: Asked, passage: FoundPassage): { context: number[]; whole: number } {
   const context = heldBy(asked, contextOf(passage))
   const own = heldBy(asked, passage.text)
-  return { context, whole: shareOf(asked, own.map((how, at) => Math.max(how, context[at]!))) }
+  return {
+    context,
+    whole: shareOf(
+      asked,
+      own.map((how, at) => Math.max(how, context[at]!)),
+    ),
+  }
 }
 
 /** Whether a text denies. */

@@ -41,7 +41,9 @@ export function ordersOf(called: readonly CalledRule[], isCourtesy: boolean): Or
   const due = called.filter(
     ({ reading }) =>
       reading.understood &&
-      (!isCourtesy || reading.condition.kind !== 'always' || reading.directives.every(({ kind }) => STANDING.has(kind))),
+      (!isCourtesy ||
+        reading.condition.kind !== 'always' ||
+        reading.directives.every(({ kind }) => STANDING.has(kind))),
   )
   const directives = due.flatMap(({ reading }) => reading.directives)
   const of = <K extends Directive['kind']>(kind: K) => directives.filter((each): each is Of<K> => each.kind === kind)
@@ -68,7 +70,9 @@ export function ordersOf(called: readonly CalledRule[], isCourtesy: boolean): Or
     ...(cite === undefined ? {} : { cite }),
     ...(language === undefined ? {} : { language }),
     notes: called.map(({ reading, at }): Note => ({
-      text: reading.understood ? `Rule followed: ${reading.explanation}` : `Rule for a language model: ${reading.explanation}`,
+      text: reading.understood
+        ? `Rule followed: ${reading.explanation}`
+        : `Rule for a language model: ${reading.explanation}`,
       field: `rules.${at}`,
       puts: reading.directives.flatMap(wordsOf),
     })),

@@ -22,11 +22,19 @@ export interface ReadAnswer {
 export const PASSAGES_READ = 8
 
 const sigmoid = (z: number): number => 1 / (1 + Math.exp(-z))
-const weigh = (bias: number, weights: Readonly<Record<string, number>>, measured: Readonly<Record<string, number>>): number =>
+const weigh = (
+  bias: number,
+  weights: Readonly<Record<string, number>>,
+  measured: Readonly<Record<string, number>>,
+): number =>
   sigmoid(Object.entries(weights).reduce((sum, [name, weight]) => sum + weight * (measured[name] ?? 0), bias))
 
 /** Measures all windows of the passages found. */
-export function measureAll(question: Question, found: readonly FoundPassage[], rarity: (stem: string) => number): { asked: Asked; all: { window: Window; measured: Measured }[] } {
+export function measureAll(
+  question: Question,
+  found: readonly FoundPassage[],
+  rarity: (stem: string) => number,
+): { asked: Asked; all: { window: Window; measured: Measured }[] } {
   const asked = askedOf(question, rarity)
   const top = found.reduce((most, { score }) => Math.max(most, score), 0)
   const all = found.slice(0, PASSAGES_READ).flatMap((passage, rank) => {
@@ -37,17 +45,40 @@ export function measureAll(question: Question, found: readonly FoundPassage[], r
 }
 
 /** Reads the passages found for a question: ranks their windows by the learned weights and tells how sure it is. */
-export function readPassages(question: Question, found: readonly FoundPassage[], rarity: (stem: string) => number): ReadAnswer {
+export function readPassages(
+  question: Question,
+  found: readonly FoundPassage[],
+  rarity: (stem: string) => number,
+): ReadAnswer {
   const { asked, all } = measureAll(question, found, rarity)
   const ranked = all
-    .map(({ window, measured }) => ({ window, measured, likelihood: weigh(learned.rank.bias, learned.rank.weights, measured) }))
+    .map(({ window, measured }) => ({
+      window,
+      measured,
+      likelihood: weigh(learned.rank.bias, learned.rank.weights, measured),
+    }))
     .sort((a, b) => b.likelihood - a.likelihood || a.window.words - b.window.words)
   const [best] = ranked
   return { asked, ranked, confidence: best ? weigh(learned.sure.bias, learned.sure.weights, surenessOf(ranked)) : 0 }
 }
 
 /** What tells how sure the first of the ranked windows is. */
-export const SURENESS = ['likelihood', 'lead', 'spoken', 'around', 'missing', 'whole', 'tight', 'near', 'figures', 'gap', 'fits', 'nameless', 'heading', 'first'] as const
+export const SURENESS = [
+  'likelihood',
+  'lead',
+  'spoken',
+  'around',
+  'missing',
+  'whole',
+  'tight',
+  'near',
+  'figures',
+  'gap',
+  'fits',
+  'nameless',
+  'heading',
+  'first',
+] as const
 
 /** Measures the sureness of a ranking: of its first window, and how far it leads the first of another passage. */
 export function surenessOf(ranked: readonly Ranked[]): Readonly<Record<(typeof SURENESS)[number], number>> {

@@ -14,12 +14,19 @@ export function toAPerson({ found, called }: TurnForModel, phrases: Phrases): Fi
   const isPassedOn = called.some(({ reading }) => reading.directives.some(({ kind }) => kind === 'handOver'))
   const told = isPassedOn
     ? undefined
-    : found.flatMap((passage, rank) => unitsOf(passage).map((unit) => ({ unit, rank }))).find(({ unit }) => ADDRESS.test(unit.text) && !/[?:]$/.test(unit.text))
+    : found
+        .flatMap((passage, rank) => unitsOf(passage).map((unit) => ({ unit, rank })))
+        .find(({ unit }) => ADDRESS.test(unit.text) && !/[?:]$/.test(unit.text))
   return {
     outcome: 'answered',
     pieces: [
       ...(isPassedOn ? [] : [{ text: phrases.noPerson }]),
-      ...(told ? [{ text: phrases.whomToAsk }, { text: finished(told.unit.text.replace(/^(?:[-•*]|\d{1,3}[.)])\s+/, '')), cites: [told.rank + 1] }] : []),
+      ...(told
+        ? [
+            { text: phrases.whomToAsk },
+            { text: finished(told.unit.text.replace(/^(?:[-•*]|\d{1,3}[.)])\s+/, '')), cites: [told.rank + 1] },
+          ]
+        : []),
     ],
     note: told ? 'The library tells whom to ask' : 'The library tells nobody to ask',
   }

@@ -19,9 +19,13 @@ export function verdictOf(asked: Asked, text: string): 'yes' | 'no' | undefined 
   if (find(words.denial, tokensOf(question.text))) return undefined
   const tokens = tokensOf(text)
   if (find(words.unsure, tokens) || find(words.yesNo, tokens)?.from === 0) return undefined
-  const opposite = asked.question.terms.find(({ stem }) => [...oppositesOf(stem)].some((each) => stemSet(text).has(each)))
+  const opposite = asked.question.terms.find(({ stem }) =>
+    [...oppositesOf(stem)].some((each) => stemSet(text).has(each)),
+  )
   const held = heldBy(asked, text)
-  const isSpoken = asked.terms.every(({ weight, stem }, at) => weight < 0.3 || held[at]! >= SPOKEN || stem === opposite?.stem)
+  const isSpoken = asked.terms.every(
+    ({ weight, stem }, at) => weight < 0.3 || held[at]! >= SPOKEN || stem === opposite?.stem,
+  )
   if (!isSpoken || !isOfTheSame(question, readQuestion(text, question.language))) return undefined
   const denials = countOf(words.denial, text)
   if (opposite) return denials <= (find(words.denial, tokensOf(opposite.word)) ? 0 : 1) ? 'no' : undefined
@@ -31,8 +35,11 @@ export function verdictOf(asked: Asked, text: string): 'yes' | 'no' | undefined 
 
 /** Whether a statement is of the days, months and figures that a question names. */
 function isOfTheSame(question: Question, said: Question): boolean {
-  const within = <T>(of: ReadonlySet<T>, by: ReadonlySet<T>) => [...of].every((each) => by.has(each)) && (of.size > 0 || by.size === 0)
-  const sameFigures = question.quantities.every((one) => said.quantities.some((other) => other.dimension === one.dimension && other.value === one.value))
+  const within = <T>(of: ReadonlySet<T>, by: ReadonlySet<T>) =>
+    [...of].every((each) => by.has(each)) && (of.size > 0 || by.size === 0)
+  const sameFigures = question.quantities.every((one) =>
+    said.quantities.some((other) => other.dimension === one.dimension && other.value === one.value),
+  )
   return within(question.days, said.days) && within(question.months, said.months) && sameFigures
 }
 

@@ -52,7 +52,8 @@ export function unitsOf(passage: Pick<FoundPassage, 'text'>): Unit[] {
     const text = written.replace(CLAUSE_NUMBER, '').trim()
     if (text === '') return
     const add = (kind: Unit['kind'], said: string, cells: readonly Cell[] = []) => {
-      if (!holds(orders, tokensOf(said))) units.push({ kind, text: said, leadIn: kind === 'item' ? leadIn : '', cells, at: units.length, line })
+      if (!holds(orders, tokensOf(said)))
+        units.push({ kind, text: said, leadIn: kind === 'item' ? leadIn : '', cells, at: units.length, line })
     }
     if (ITEM.test(text)) return add('item', text)
     if (ROW.test(text)) return add('row', text, cellsOf(text))
@@ -104,7 +105,9 @@ export function windowsOf(passage: FoundPassage, rank: number): Window[] {
   // A list that no line leads in: its heading does.
   const first = units.findIndex((unit) => unit.kind === 'item')
   if (first === 0 || (first > 0 && units[first - 1]!.kind === 'row')) {
-    const own = units.slice(first).filter((unit, n, all) => unit.kind === 'item' && (n === 0 || all[n - 1]!.kind === 'item'))
+    const own = units
+      .slice(first)
+      .filter((unit, n, all) => unit.kind === 'item' && (n === 0 || all[n - 1]!.kind === 'item'))
     const text = own.map((item) => item.text).join('\n')
     if (own.length > 1 && wordCount(text) <= MOST_LIST_WORDS) add('list', own, text)
   }

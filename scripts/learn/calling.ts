@@ -36,10 +36,13 @@ const chosen = others.filter((_, at) => at % EVERY === 0)
 const learn = (rows: readonly Row[], rounds: number) => fit(rows, { rounds, neverBelow })
 
 const leftOut = looked.flatMap(({ when }) => {
-  const model = learn([...own, ...chosen].filter((each) => each.when !== when), 600)
+  const model = learn(
+    [...own, ...chosen].filter((each) => each.when !== when),
+    600,
+  )
   return own.filter((each) => each.when === when).map((each) => ({ y: each.y, score: probability(model, each.x) }))
 })
-const right = leftOut.filter(({ y, score }) => (score >= 0.5) === (y === 1)).length
+const right = leftOut.filter(({ y, score }) => score >= 0.5 === (y === 1)).length
 process.stdout.write(
   `left out in turn: ${right} of ${leftOut.length} right, area under the curve ${areaUnder(leftOut).toFixed(3)}\n`,
 )

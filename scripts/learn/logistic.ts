@@ -23,12 +23,19 @@ export const probability = ({ bias, weights }: Logistic, x: readonly number[]): 
  * are for the measures as they are. `neverBelow` keeps a weight from falling below zero where more of a measure cannot
  * speak against. Deterministic.
  */
-export function fit(examples: readonly Example[], { ridge = 0.01, rounds = 3000, rate = 0.3, neverBelow = [] as readonly number[] } = {}): Logistic {
+export function fit(
+  examples: readonly Example[],
+  { ridge = 0.01, rounds = 3000, rate = 0.3, neverBelow = [] as readonly number[] } = {},
+): Logistic {
   const size = examples[0]!.x.length
   const whole = examples.reduce((sum, each) => sum + (each.weight ?? 1), 0)
-  const mean = Array.from({ length: size }, (_, at) => examples.reduce((sum, { x, weight = 1 }) => sum + weight * x[at]!, 0) / whole)
-  const spread = mean.map((middle, at) =>
-    Math.sqrt(examples.reduce((sum, { x, weight = 1 }) => sum + weight * (x[at]! - middle) ** 2, 0) / whole) || 1,
+  const mean = Array.from(
+    { length: size },
+    (_, at) => examples.reduce((sum, { x, weight = 1 }) => sum + weight * x[at]!, 0) / whole,
+  )
+  const spread = mean.map(
+    (middle, at) =>
+      Math.sqrt(examples.reduce((sum, { x, weight = 1 }) => sum + weight * (x[at]! - middle) ** 2, 0) / whole) || 1,
   )
   const rows = examples.map(({ x }) => x.map((each, at) => (each - mean[at]!) / spread[at]!))
   const weights = new Array<number>(size).fill(0)
@@ -55,7 +62,8 @@ export function areaUnder(scored: readonly { readonly score: number; readonly y:
   const yes = scored.filter(({ y }) => y === 1)
   const no = scored.filter(({ y }) => y === 0)
   let sum = 0
-  for (const one of yes) for (const other of no) sum += one.score > other.score ? 1 : one.score === other.score ? 0.5 : 0
+  for (const one of yes)
+    for (const other of no) sum += one.score > other.score ? 1 : one.score === other.score ? 0.5 : 0
   return sum / (yes.length * no.length)
 }
 
@@ -78,7 +86,9 @@ export function fitChoice(
   const size = own[0]!.options[0]!.x.length
   const all = own.flatMap(({ options }) => options)
   const mean = Array.from({ length: size }, (_, at) => all.reduce((sum, { x }) => sum + x[at]!, 0) / all.length)
-  const spread = mean.map((middle, at) => Math.sqrt(all.reduce((sum, { x }) => sum + (x[at]! - middle) ** 2, 0) / all.length) || 1)
+  const spread = mean.map(
+    (middle, at) => Math.sqrt(all.reduce((sum, { x }) => sum + (x[at]! - middle) ** 2, 0) / all.length) || 1,
+  )
   const rows = own.map(({ options, weight }) => ({
     weight,
     options: options.map(({ x, isRight }) => ({ isRight, x: x.map((each, at) => (each - mean[at]!) / spread[at]!) })),

@@ -21,12 +21,22 @@ interface Row {
   readonly library: string
   readonly weight: number
   readonly isAnswerable: boolean
-  readonly windows: readonly { readonly x: readonly number[]; readonly isRight: boolean; readonly ranked: Omit<Ranked, 'likelihood'> }[]
+  readonly windows: readonly {
+    readonly x: readonly number[]
+    readonly isRight: boolean
+    readonly ranked: Omit<Ranked, 'likelihood'>
+  }[]
 }
 
 const plain = (text: string): string => text.toLowerCase().replace(/[’‘]/g, "'").replace(/\s+/g, ' ')
 
-function rowOf(library: string, weight: number, open: OpenCorpus, say: string, has: readonly (readonly string[])[] | undefined): Row {
+function rowOf(
+  library: string,
+  weight: number,
+  open: OpenCorpus,
+  say: string,
+  has: readonly (readonly string[])[] | undefined,
+): Row {
   const question = readLine(say).questions[0]!
   const found = open.library.search(question.text, PASSAGES_READ)
   const { all } = measureAll(question, found, (stem) => open.library.rarity(stem))
@@ -58,7 +68,9 @@ for (const real of REAL) {
   for (const say of real.not.looked) rows.push(rowOf(real.name, REAL_WEIGHT, open, say, undefined))
 }
 
-const neverBelow = ['spoken', 'around', 'score', 'coverage', 'first', 'heading', 'fits', 'tight', 'whole'].map((name) => MEASURES.indexOf(name as never))
+const neverBelow = ['spoken', 'around', 'score', 'coverage', 'first', 'heading', 'fits', 'tight', 'whole'].map((name) =>
+  MEASURES.indexOf(name as never),
+)
 
 const learnRank = (own: readonly Row[]): Logistic =>
   fitChoice(
@@ -77,9 +89,15 @@ function learnSure(own: readonly Row[], rank: Logistic): Logistic {
       const ranked = rankedBy(rank, row)
       if (ranked.length === 0) return []
       const sureness = surenessOf(ranked)
-      return [{ x: SURENESS.map((name) => sureness[name]), y: (ranked[0]!.isRight ? 1 : 0) as 0 | 1, weight: row.weight }]
+      return [
+        { x: SURENESS.map((name) => sureness[name]), y: (ranked[0]!.isRight ? 1 : 0) as 0 | 1, weight: row.weight },
+      ]
     }),
-    { rounds: SURE_ROUNDS, ridge: 0.01, neverBelow: ['likelihood', 'spoken', 'around', 'whole', 'tight'].map((name) => SURENESS.indexOf(name as never)) },
+    {
+      rounds: SURE_ROUNDS,
+      ridge: 0.01,
+      neverBelow: ['likelihood', 'spoken', 'around', 'whole', 'tight'].map((name) => SURENESS.indexOf(name as never)),
+    },
   )
 }
 
@@ -99,7 +117,18 @@ for (const name of [...real, 'clinic', 'museum']) {
     if (row.isAnswerable) asked++
     if (isRight) right++
     const sureness = ranked.length > 0 ? surenessOf(ranked) : undefined
-    scored.push({ score: sureness ? probability(sure, SURENESS.map((each) => sureness[each])) : 0, y: isRight ? 1 : 0, isAnswerable: row.isAnswerable, isSecond: second?.isRight === true, library: name })
+    scored.push({
+      score: sureness
+        ? probability(
+            sure,
+            SURENESS.map((each) => sureness[each]),
+          )
+        : 0,
+      y: isRight ? 1 : 0,
+      isAnswerable: row.isAnswerable,
+      isSecond: second?.isRight === true,
+      library: name,
+    })
   }
   say(`${name} left out: the first window is right for ${right} of ${asked}`)
 }

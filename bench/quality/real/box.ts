@@ -8,7 +8,11 @@ export const box: RealSet = {
     q('How long does it keep going when the power fails?', '4-5 hours'),
     q('What do I need to get going?', 'power cable', 'ethernet cable', 'supported device'),
     q('Which cable goes where?', 'ethernet port'),
-    q('My screen stays dark when I connect it by HDMI, is that normal?', "don't expect any output", 'don’t expect any output'),
+    q(
+      'My screen stays dark when I connect it by HDMI, is that normal?',
+      "don't expect any output",
+      'don’t expect any output',
+    ),
     q('How long does the first start take?', '10 minutes', 'several minutes'),
     q('What address do I type into my browser?', 'freedombox.local', 'http://freedombox'),
     q('My browser says the connection is not private!', 'self-signed', 'auto generated', 'need to accept'),
@@ -56,7 +60,12 @@ export const box: RealSet = {
     q('How do I log out?', 'drop-down menu', 'top-right corner'),
     q('Are shared folders of Samba backed up?', 'Does not include the data'),
     q('Can it replace my router?', 'replace their router', 'replacing a home wireless router', 'route your traffic'),
-    q('Is there a book on using it for a village?', 'FreedomBox for Communities', 'FreedomBox_for_Communities', 'e-book'),
+    q(
+      'Is there a book on using it for a village?',
+      'FreedomBox for Communities',
+      'FreedomBox_for_Communities',
+      'e-book',
+    ),
   ],
 }
 

@@ -34,7 +34,11 @@ export const mail: RealSet = {
     q('Can I have more than one account?', 'multiple accounts'),
     q('Where do I find the address book?', 'Tools/Address book', 'Tools'),
     q('How can I write to my whole family at once?', 'groups of addresses'),
-    q('What is the easiest way to save somebody’s address?', 'Add sender to address book', 'when reading one of their emails'),
+    q(
+      'What is the easiest way to save somebody’s address?',
+      'Add sender to address book',
+      'when reading one of their emails',
+    ),
     q('Can I bring my contacts over from another program?', 'LDIF', 'import'),
     q('What is the usual port of an LDAP server?', '389'),
     q('Why is the list of contacts empty after I added the server?', 'avoid doing full searches'),

@@ -203,8 +203,7 @@ export const neverApplies: Finder = (brief) =>
         : []
   })
 
-const mentioned = (condition: Condition): string =>
-  condition.kind === 'about' ? subjectOf(condition.text) : ''
+const mentioned = (condition: Condition): string => (condition.kind === 'about' ? subjectOf(condition.text) : '')
 
 const isOtherLanguage = (condition: Condition, { identity }: Brief): boolean =>
   condition.kind === 'language' &&

@@ -4,7 +4,7 @@ import type { LanguageWords } from '../words'
 export const words: LanguageWords = {
   function: 'how what when where who why which does can may my your much many there is are the please have need',
   hasty:
-    'what\'s=what is, whats=what is, where\'s=where is, wheres=where is, who\'s=who is, how\'s=how is, when\'s=when is, i\'m=i am, im=i am, that\'s=that is, it\'s=it is, you\'re=you are, u=you, r=are, ur=your, pls=please, plz=please, wot=what, wat=what, wen=when, duz=does, dos=does, cud=could, wud=would, thx=thanks, tmrw=tomorrow, gonna=going to, wanna=want to, dunno=do not know, abt=about, bc=because, info=information, y=why, w/=with',
+    "what's=what is, whats=what is, where's=where is, wheres=where is, who's=who is, how's=how is, when's=when is, i'm=i am, im=i am, that's=that is, it's=it is, you're=you are, u=you, r=are, ur=your, pls=please, plz=please, wot=what, wat=what, wen=when, duz=does, dos=does, cud=could, wud=would, thx=thanks, tmrw=tomorrow, gonna=going to, wanna=want to, dunno=do not know, abt=about, bc=because, info=information, y=why, w/=with",
   greeting:
     'hi, hello, hey, hiya, howdy, greetings, good morning, good afternoon, good evening, good day, hello there, hi there',
   thanks:
@@ -36,42 +36,46 @@ export const words: LanguageWords = {
       'compare, comparison, difference between, different from, differ from, differ, differences, better than, versus, vs, which is better, what is better, which one is better, cheaper than, compared',
     meaning:
       '^what is a, ^what is an, ^what are, ^what is meant by, ^what does … mean, ^what do you mean by, meaning of, stand for, stands for, definition of, define, explain what, ^whats a, ^what is',
-    reason: '^why, for what reason, reason for, how come, what for, what is the point, what is the purpose, what caused, how is it that',
+    reason:
+      '^why, for what reason, reason for, how come, what for, what is the point, what is the purpose, what caused, how is it that',
     money:
       'how much is, how much are, how much does … cost, how much do … cost, how much for, how much would, how much will, how much do i pay, how much do we pay, how much to, what is the price, prices, price of, price, cost, costs, cost of, what is the fee, fee, fees, fare, fares, what does … cost, what do … cost, how expensive, expensive, what would … be for, what do … pay, what does … pay, what would … pay, what do … come to, what will … be, what will that be, how much do … pay, how much does … pay, how much did, in total, altogether, the total, do i owe, how cheap, what do i owe, the charge for, rate for, rates, what do you charge, how much money, for free, free of charge, pay extra, deposit',
     duration:
       'how long does, how long do, how long is, how long will, how long can, how long may, how long are, how long, for how long, how many days, how many weeks, how many hours, how many minutes, how many months, how many years, how quickly, how fast, how soon, how far in advance, how far ahead, notice',
-    time:
-      '^when, tell me when, know when, know … when, say when, wonder when, exactly when, and when, what time, at what time, until when, since when, by when, which day, what day, which days, what days, how early, how late, what date, which date, opening hours, opening times, hours, how often, which month, what month, last day, deadline, what year, which year, times',
+    time: '^when, tell me when, know when, know … when, say when, wonder when, exactly when, and when, what time, at what time, until when, since when, by when, which day, what day, which days, what days, how early, how late, what date, which date, opening hours, opening times, hours, how often, which month, what month, last day, deadline, what year, which year, times',
     measure:
       'how wide, how deep, how tall, how high, how heavy, how big, how large, how far, how hot, how cold, how warm, how old, how thick, how strong, what size, what weight, what temperature, how much water, how much space, how much, how hard, how steep, how narrow, how loud, how close, maximum size, what age',
     count: 'how many, number of, what number',
     place:
       '^where, tell me where, know where, say where, find out where, wonder where, and where, from where, which address, what address, address, how do i get to, how do we get to, how can i get to, how do i find you, directions, which room, what room, which floor, whereabouts, which place, location of, which platform, which folder, which directory, which menu',
-    person: '^who, ^whom, ^whose, tell me who, know who, say who, wonder who, which person, to whom, whom do, with whom',
+    person:
+      '^who, ^whom, ^whose, tell me who, know who, say who, wonder who, which person, to whom, whom do, with whom',
     howTo:
       'how do i, how do we, how do you, how can i, how can we, how can you, how to, how should i, how should we, how would i, how could i, what is the best way to, best way to, way to, steps, what do i do, what should i do, what must i do, what do we do, what can i do, instructions for, how does one, how will i, how does, how is, how are, how did, is there a way, what do i have to do, what do i need to do, what happens, how would',
     list: '^which, ^what kind of, ^what kinds of, ^what sort of, ^what sorts of, ^what types of, ^list, ^name, list of, list the, list all, ^what all, what do i need, what do i have to bring, what should i bring, ^what … are there, ^what … do you have, ^what … do you offer, what can i',
-    choice: 'recommend, recommendation, which should i, which one should i, should i choose, best for, suit, suits, suitable for, suggest, what would you, advise, what should i choose, which is best',
+    choice:
+      'recommend, recommendation, which should i, which one should i, should i choose, best for, suit, suits, suitable for, suggest, what would you, advise, what should i choose, which is best',
   },
   auxiliaries:
-    'is, are, was, were, can, could, may, might, do, does, did, will, would, should, must, shall, has, have, am, need, isnt, arent, cant, couldnt, dont, doesnt, wont, isn\'t, aren\'t, can\'t, couldn\'t, don\'t, doesn\'t, won\'t, didn\'t',
-  leave: 'can i, can we, may i, may we, am i allowed, are we allowed, is it allowed, is it ok, is it okay, could i, could we, allowed to, permitted, can you, do you allow, are … allowed, is … allowed, can my, may my, can our, do i have to, do we have to, must i, must we, do i need, do we need, should i',
+    "is, are, was, were, can, could, may, might, do, does, did, will, would, should, must, shall, has, have, am, need, isnt, arent, cant, couldnt, dont, doesnt, wont, isn't, aren't, can't, couldn't, don't, doesn't, won't, didn't",
+  leave:
+    'can i, can we, may i, may we, am i allowed, are we allowed, is it allowed, is it ok, is it okay, could i, could we, allowed to, permitted, can you, do you allow, are … allowed, is … allowed, can my, may my, can our, do i have to, do we have to, must i, must we, do i need, do we need, should i',
   denial:
-    'not, no, never, none, nobody, nothing, neither, nor, cannot, without, closed, shut, refused, forbidden, prohibited, unable, impossible, banned, isnt, arent, dont, doesnt, wont, cant, don\'t, doesn\'t, won\'t, can\'t, isn\'t, aren\'t, didn\'t, wasn\'t, couldn\'t, shouldn\'t, mustn\'t, excluded, unavailable, unsupported, disallowed',
+    "not, no, never, none, nobody, nothing, neither, nor, cannot, without, closed, shut, refused, forbidden, prohibited, unable, impossible, banned, isnt, arent, dont, doesnt, wont, cant, don't, doesn't, won't, can't, isn't, aren't, didn't, wasn't, couldn't, shouldn't, mustn't, excluded, unavailable, unsupported, disallowed",
   unsure:
     'except, only, unless, but, however, if, depends, some, sometimes, usually, often, most, mostly, otherwise, instead, rather, hardly, rarely, apart, other, until, before, after, or, although, though, while, when, maybe, perhaps, might, should, avoid, lack, fails, stop',
   leaveGiven:
     'can, may, allowed, permitted, welcome, possible, free, available, there is, there are, included, accept, accepts, take, takes, offer, offers, have, has, provides, supports, open, yes, must, required, need, needs, able',
   pointing: 'it, its, that, this, those, these, they, them, their, there, one, ones, same, he, she, him, her, so',
-  leadsOn: 'and, but, or, so, also, what about, how about, what if, then, and what about, and how about, and if, make that, make it, what of',
+  leadsOn:
+    'and, but, or, so, also, what about, how about, what if, then, and what about, and how about, and if, make that, make it, what of',
   joins: 'and, and also, also, plus, but, as well as',
   about: {
     money: 'price cost fee pay',
     time: 'time hours day date open',
     duration: 'time duration long',
     place: 'place location address directions way',
-    person: 'person staff name responsible',
+    person: 'staff responsible',
     count: 'number',
     howTo: 'instructions steps way',
     measure: 'size',
@@ -101,16 +105,20 @@ fill in, fill out, complete
 uninstall, remove, delete
 `,
   free: 'free, free of charge, no charge, no fee, costs nothing, complimentary, gratis, included, without charge',
-  because: 'because, since, so that, in order to, due to, reason, therefore, as it, means that, to avoid, that is why, which is why, otherwise',
-  leavesDuty: 'cancel, stop, never mind, nevermind, forget it, forget about it, forget that, leave it, drop it, not now, quit, i changed my mind',
+  because:
+    'because, since, so that, in order to, due to, reason, therefore, as it, means that, to avoid, that is why, which is why, otherwise',
+  leavesDuty:
+    'cancel, stop, never mind, nevermind, forget it, forget about it, forget that, leave it, drop it, not now, quit, i changed my mind',
   resumes: 'go on, continue, carry on, resume, back to, where were we',
   corrects: 'no, not, actually, sorry, i mean, i meant, wait, correction, change, make it, make that, rather',
   skips: 'no, none, skip, nothing',
-  tellsName: 'my name is, my name\'s, i am called, call me, this is, i am, name is',
+  tellsName: "my name is, my name's, i am called, call me, this is, i am, name is",
   yesNo: 'yes, no',
   favour: 'can i, can we, could i, could we, may i, may we, can you, could you, would you, will you',
   sides: 'and, or, versus, vs, than, with, to, from, between, against',
   contact: 'contact telephone phone number email address office',
-  instructs: 'you can, you may, click, choose, select, press, enter, open, use, run, type, go to, by clicking, by pressing, you need to, you should, you must, please, ask, send, write, call, bring, take, fill in, turn, set, first, then, to do this, to do so, simply, via, from the, install, put, add, start',
-  places: 'in, at, on, under, near, behind, beside, opposite, next to, from, to, menu, tab, page, corner, street, road, room, floor, section, address, folder, file, button, icon, via',
+  instructs:
+    'you can, you may, click, choose, select, press, enter, open, use, run, type, go to, by clicking, by pressing, you need to, you should, you must, please, ask, send, write, call, bring, take, fill in, turn, set, first, then, to do this, to do so, simply, via, from the, install, put, add, start',
+  places:
+    'in, at, on, under, near, behind, beside, opposite, next to, from, to, menu, tab, page, corner, street, road, room, floor, section, address, folder, file, button, icon, via',
 }

@@ -3,13 +3,14 @@ import type { LanguageWords } from '../words'
 /** Dutch. */
 export const words: LanguageWords = {
   function: 'waar wanneer hoe hoeveel waarom welke kan mag ik je jullie hallo dank kost mijn uur er zijn wat',
-  hasty:
-    '\'t=het, \'k=ik, aub=alstublieft, ff=even',
+  hasty: "'t=het, 'k=ik, aub=alstublieft, ff=even",
   greeting: 'hallo, hoi, hey, goedemorgen, goedemiddag, goedenavond, goedendag, dag',
   thanks: 'dank je, dank u, bedankt, dankjewel, dankuwel, hartelijk dank, perfect, prima, oké, ok',
   farewell: 'tot ziens, doei, dag, tot morgen, tot straks, dat was alles, welterusten',
-  courtesy: 'wel, zeer, heel, veel, voor, de, uw, je, hulp, en, een, fijne, dag, avond, dat, is, was, u, alles, nog, ja, nee, aardig',
-  identity: 'wie ben je, wie bent u, ben je een mens, bent u een mens, ben je een robot, hoe heet je, hoe heet u, wat kun je, wat kunt u',
+  courtesy:
+    'wel, zeer, heel, veel, voor, de, uw, je, hulp, en, een, fijne, dag, avond, dat, is, was, u, alles, nog, ja, nee, aardig',
+  identity:
+    'wie ben je, wie bent u, ben je een mens, bent u een mens, ben je een robot, hoe heet je, hoe heet u, wat kun je, wat kunt u',
   ownName: 'hoe heet ik, wat is mijn naam',
   reach: 'spreken, praten, bellen, doorverbinden, contact, bereiken, wil, zou',
   person: 'mens, persoon, iemand, medewerker, medewerkster, collega, klantenservice, baas',
@@ -23,7 +24,8 @@ export const words: LanguageWords = {
     comparison: 'verschil, verschillen, vergelijk, vergelijking, beter dan, goedkoper dan',
     meaning: 'wat is een, wat zijn, wat betekent, wat wil zeggen, betekenis, wat is',
     reason: 'waarom, om welke reden, hoezo',
-    money: 'hoeveel kost, hoeveel kosten, wat kost, wat kosten, prijs, prijzen, tarief, tarieven, hoe duur, is het gratis, gratis, kost',
+    money:
+      'hoeveel kost, hoeveel kosten, wat kost, wat kosten, prijs, prijzen, tarief, tarieven, hoe duur, is het gratis, gratis, kost',
     duration: 'hoe lang, hoelang, hoeveel dagen, hoeveel uur, hoeveel minuten, hoeveel weken',
     time: 'wanneer, hoe laat, tot wanneer, sinds wanneer, vanaf wanneer, welke dag, welke dagen, op welke dag, openingstijden, welke datum, hoe vaak',
     measure: 'hoe groot, hoe hoog, hoe diep, hoe zwaar, hoe breed, hoe ver, hoe oud, hoe warm, vanaf welke leeftijd',
@@ -34,17 +36,29 @@ export const words: LanguageWords = {
     list: 'welke, welk, wat voor, lijst, wat heb ik nodig, wat moet ik meenemen, wat kun je',
     choice: 'aanraden, raad je aan, aanbeveling, welke moet ik kiezen, geschikt voor',
   },
-  auxiliaries: 'is, zijn, was, kan, kun, kunnen, mag, mogen, moet, moeten, heeft, hebben, heb, zal, zullen, wordt, worden, ben, bent, accepteren, nemen, biedt, bieden',
-  leave: 'mag ik, mogen we, kan ik, kunnen we, mag je, kan je, toegestaan, verboden, moet ik, moeten we, moet je, heb ik nodig',
+  auxiliaries:
+    'is, zijn, was, kan, kun, kunnen, mag, mogen, moet, moeten, heeft, hebben, heb, zal, zullen, wordt, worden, ben, bent, accepteren, nemen, biedt, bieden',
+  leave:
+    'mag ik, mogen we, kan ik, kunnen we, mag je, kan je, toegestaan, verboden, moet ik, moeten we, moet je, heb ik nodig',
   denial: 'niet, geen, nooit, niemand, niets, zonder, gesloten, dicht, verboden, onmogelijk, noch',
-  unsure: 'behalve, alleen, slechts, tenzij, maar, als, indien, soms, meestal, of, tot, voor, na, anders, uitgezonderd, wanneer',
-  leaveGiven: 'kan, kunt, kunnen, mag, mogen, toegestaan, mogelijk, gratis, er is, er zijn, inbegrepen, open, welkom, moet, moeten, accepteren, bieden',
+  unsure:
+    'behalve, alleen, slechts, tenzij, maar, als, indien, soms, meestal, of, tot, voor, na, anders, uitgezonderd, wanneer',
+  leaveGiven:
+    'kan, kunt, kunnen, mag, mogen, toegestaan, mogelijk, gratis, er is, er zijn, inbegrepen, open, welkom, moet, moeten, accepteren, bieden',
   pointing: 'het, hij, zij, ze, dat, dit, die, deze, daar, er, hem, haar, ervan, daarvoor',
   leadsOn: 'en, maar, of, en wat, wat als, hoe zit het met, en hoe, dan, dus',
   joins: 'en, en ook, plus, maar',
-  about: { money: 'prijs kosten', time: 'uur tijd openingstijden dag', duration: 'duur', place: 'adres plaats', person: 'naam' },
-  visitor: 'de bezoeker, een bezoeker, bezoekers, de gast, een gast, gasten, de klant, een klant, klanten, iemand, ze, de vraag, een vraag',
-  light: 'vraagt, vragen, wil, willen, over, iets, is, zijn, weten, zegt, zeggen, graag, doen, gaan, hebben, heeft, kan, kunnen, mag, alsjeblieft',
+  about: {
+    money: 'prijs kosten',
+    time: 'uur tijd openingstijden dag',
+    duration: 'duur',
+    place: 'adres plaats',
+    person: 'naam',
+  },
+  visitor:
+    'de bezoeker, een bezoeker, bezoekers, de gast, een gast, gasten, de klant, een klant, klanten, iemand, ze, de vraag, een vraag',
+  light:
+    'vraagt, vragen, wil, willen, over, iets, is, zijn, weten, zegt, zeggen, graag, doen, gaan, hebben, heeft, kan, kunnen, mag, alsjeblieft',
   names: `
 wifi, wi-fi, internet
 `,

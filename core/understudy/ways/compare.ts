@@ -35,7 +35,10 @@ export const compare: Way = {
 function bestOf(side: string, { read, question, turn, isAllowed }: Task): Window | undefined {
   const asked = askedOf(readQuestion(side, question.language), turn.rarity)
   return read.ranked.find(({ window }) => {
-    const own = window.kind === 'row' ? keyOf(window.units[0]!.cells).value : `${window.text} ${window.passage.headings.at(-1) ?? ''}`
+    const own =
+      window.kind === 'row'
+        ? keyOf(window.units[0]!.cells).value
+        : `${window.text} ${window.passage.headings.at(-1) ?? ''}`
     return isAllowed(window.text) && shareOf(asked, heldBy(asked, own)) >= OF_SIDE
   })?.window
 }

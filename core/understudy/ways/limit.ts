@@ -16,11 +16,15 @@ export const limit: Way = {
   name: 'limit',
   run(task) {
     const { question, read, phrases } = task
-    const given = question.quantities.find(({ dimension, bound }) => bound === 'exact' && dimension !== 'clock' && dimension !== 'money')
+    const given = question.quantities.find(
+      ({ dimension, bound }) => bound === 'exact' && dimension !== 'clock' && dimension !== 'money',
+    )
     if (!given || !question.isYesNo || bandOf(read.confidence) === 'unknown') return undefined
     for (const { window, measured } of read.ranked.slice(0, LOOKED_AT)) {
       if (measured.around < SPOKEN || window.units.length !== 1 || !task.isAllowed(window.text)) continue
-      const bounds = quantitiesIn(window.text).filter((each) => each.dimension === given.dimension && each.bound !== 'exact' && isOfSame(each, given))
+      const bounds = quantitiesIn(window.text).filter(
+        (each) => each.dimension === given.dimension && each.bound !== 'exact' && isOfSame(each, given),
+      )
       if (bounds.length !== 1) continue
       const isWithin = keepsTo(given.value, bounds[0]!.bound, bounds[0]!.value)
       const isDenied = denies(window.text, question)

@@ -7,11 +7,15 @@ export const meaning: Way = {
   run({ question, turn }) {
     if (question.kind !== 'meaning' && question.kind !== 'open') return undefined
     const asked = question.terms.filter((term) => !term.isLight).map((term) => term.stem)
-    const at = turn.brief.glossary.findIndex(({ term, also, meaning: told }) =>
-      told.trim() !== '' && [term, ...also].some((name) => {
-        const own = [...stemSet(name)]
-        return own.length > 0 && own.every((each) => asked.includes(each)) && asked.every((each) => own.includes(each))
-      }),
+    const at = turn.brief.glossary.findIndex(
+      ({ term, also, meaning: told }) =>
+        told.trim() !== '' &&
+        [term, ...also].some((name) => {
+          const own = [...stemSet(name)]
+          return (
+            own.length > 0 && own.every((each) => asked.includes(each)) && asked.every((each) => own.includes(each))
+          )
+        }),
     )
     const entry = turn.brief.glossary[at]
     if (!entry) return undefined

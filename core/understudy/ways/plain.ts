@@ -27,10 +27,7 @@ export const plain: Way = {
     const verdict = task.question.isYesNo ? verdictOf(task.read.asked, window.text) : undefined
     return {
       outcome: 'answered',
-      pieces: [
-        ...(verdict ? [{ text: task.phrases[verdict], isVerdict: true }] : []),
-        ...piecesOf(window, task),
-      ],
+      pieces: [...(verdict ? [{ text: task.phrases[verdict], isVerdict: true }] : []), ...piecesOf(window, task)],
       note: `${Math.round(confidence * 100)} % sure${verdict ? `; the clause that decides says ${verdict}` : ''}`,
     }
   },
@@ -39,7 +36,9 @@ export const plain: Way = {
 /** What comes nearest, said to be no more than that: the best window, and another when it is nearly as likely. */
 function offer(task: Task, best: Ranked, allowed: readonly Ranked[]): Finding | undefined {
   if (task.turn.brief.grounding.whenUnsure === 'decline') return undefined
-  const other = allowed.find(({ window, likelihood }) => window.passage !== best.window.passage && likelihood >= best.likelihood * BESIDE)
+  const other = allowed.find(
+    ({ window, likelihood }) => window.passage !== best.window.passage && likelihood >= best.likelihood * BESIDE,
+  )
   const chosen = [best, ...(other && task.size !== 'short' ? [other] : [])]
   return {
     outcome: 'offered',
@@ -68,14 +67,19 @@ function sized(task: Task, window: Window, allowed: readonly Ranked[]): Window {
   if (window.kind !== 'prose') return window
   const isTooLong = window.words > task.mostWords
   if ((task.size === 'short' || isTooLong) && window.units.length > 1) {
-    const [first] = [...window.units].sort((a, b) => likelihoodOf(b, window, allowed) - likelihoodOf(a, window, allowed) || a.at - b.at)
+    const [first] = [...window.units].sort(
+      (a, b) => likelihoodOf(b, window, allowed) - likelihoodOf(a, window, allowed) || a.at - b.at,
+    )
     return first ? { ...window, units: [first], text: finished(first.text) } : window
   }
+  if (task.size === 'short' || isTooLong) return window
   if (task.size === 'plain') return task.question.isYesNo ? trimmed(task, window) : window
   const whole = unitsOf(window.passage).filter((unit) => unit.kind === 'sentence')
   const text = whole.map((unit) => finished(unit.text)).join(' ')
   const words = text.split(/\s+/).length
-  return words <= Math.min(task.mostWords, MOST_FULL) && task.isAllowed(text) ? { ...window, units: whole, text, words } : window
+  return words <= Math.min(task.mostWords, MOST_FULL) && task.isAllowed(text)
+    ? { ...window, units: whole, text, words }
+    : window
 }
 const MOST_FULL = 220
 
@@ -92,19 +96,26 @@ function trimmed(task: Task, window: Window): Window {
   const pointing = wordsIn(wordsOf(task.question.language).pointing)
   const points = pointing.has(tokensOf(best.unit.text)[0]?.text ?? '')
   if (window.units.length === 1 || points || best.share < ENOUGH || best.share < NEARLY_ALL * whole) return window
-  if (fitsKind(task.question, best.unit.text) < fitsKind(task.question, window.text) || /[?:]$/.test(best.unit.text)) return window
+  if (fitsKind(task.question, best.unit.text) < fitsKind(task.question, window.text) || /[?:]$/.test(best.unit.text))
+    return window
   return { ...window, units: [best.unit], text: finished(best.unit.text) }
 }
 
 const likelihoodOf = (unit: Unit, { passage }: Window, allowed: readonly Ranked[]): number =>
-  allowed.find(({ window }) => window.passage === passage && window.units.length === 1 && window.units[0]!.at === unit.at)?.likelihood ?? 0
+  allowed.find(
+    ({ window }) => window.passage === passage && window.units.length === 1 && window.units[0]!.at === unit.at,
+  )?.likelihood ?? 0
 
 /** A window as pieces of a reply: sentences run on, the points of a list stand on lines of their own. */
 export function piecesOf(window: Window, task: Task): Piece[] {
   const cites = [window.rank + 1]
   if (window.kind === 'row') return [rowPiece(window, task)]
   if (window.kind === 'item') return [{ text: sayItem(window.units[0]!), cites }]
-  return window.units.map((unit): Piece => ({ text: unit.kind === 'sentence' ? finished(unit.text) : unit.text, cites, ...(unit.kind === 'item' ? { layout: 'line' } : {}) }))
+  return window.units.map((unit): Piece => ({
+    text: unit.kind === 'sentence' ? finished(unit.text) : unit.text,
+    cites,
+    ...(unit.kind === 'item' ? { layout: 'line' } : {}),
+  }))
 }
 
 /** A row as a sentence: what it is about, and its cells; those the question asks for when it names their headers. */
@@ -112,11 +123,22 @@ export function rowPiece(window: Window, { read }: Pick<Task, 'read'>, wanted?: 
   const { cells } = window.units[0]!
   const key = keyOf(cells)
   const others = cells.filter((cell) => cell !== key && cell.value.trim() !== '')
-  const named = wanted ?? others.filter(({ header }) => shareOf(read.asked, heldBy(read.asked, header)) > 0.12).map(({ header }) => header)
+  const named =
+    wanted ??
+    others.filter(({ header }) => shareOf(read.asked, heldBy(read.asked, header)) > 0.12).map(({ header }) => header)
   const told = others.filter(({ header }) => named.includes(header))
   const facts = (told.length > 0 ? told : others).map(({ header, value }) => `${lowered(header)} ${value}`)
-  const about = wanted ? [key, ...others.filter((cell) => !named.includes(cell.header) && shareOf(read.asked, heldBy(read.asked, cell.value)) > NARROWS)] : [key]
-  const text = finished(facts.length === 0 ? key.value : `${about.map(({ value }) => value).join(', ')}: ${facts.join(', ')}`)
+  const about = wanted
+    ? [
+        key,
+        ...others.filter(
+          (cell) => !named.includes(cell.header) && shareOf(read.asked, heldBy(read.asked, cell.value)) > NARROWS,
+        ),
+      ]
+    : [key]
+  const text = finished(
+    facts.length === 0 ? key.value : `${about.map(({ value }) => value).join(', ')}: ${facts.join(', ')}`,
+  )
   return { text, cites: [window.rank + 1], row: [key, ...(told.length > 0 ? told : others)] }
 }
 
@@ -124,7 +146,8 @@ export function rowPiece(window: Window, { read }: Pick<Task, 'read'>, wanted?: 
 const NARROWS = 0.25
 
 /** The subject of a row: its first cell that is more than a running number. */
-export const keyOf = (cells: Window['units'][number]['cells']) => cells.find(({ value }) => !/^#?\d+[.)]?$/.test(value)) ?? cells[0]!
+export const keyOf = (cells: Window['units'][number]['cells']) =>
+  cells.find(({ value }) => !/^#?\d+[.)]?$/.test(value)) ?? cells[0]!
 
 /** A header inside a sentence: small, unless it is an abbreviation or a name of several words in capitals. */
 const lowered = (header: string): string =>

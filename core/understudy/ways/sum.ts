@@ -32,7 +32,12 @@ export const sum: Way = {
     const working = all.map(({ count, noun, price }) => `${count} ${noun} × ${sayMoney(price, sign)}`).join(' + ')
     return {
       outcome: 'answered',
-      pieces: [{ text: phrases.total('', sayMoney(total, sign), working), cites: [...new Set(all.map(({ rank }) => rank + 1))] }],
+      pieces: [
+        {
+          text: phrases.total('', sayMoney(total, sign), working),
+          cites: [...new Set(all.map(({ rank }) => rank + 1))],
+        },
+      ],
       note: `Added up: ${working} = ${sayMoney(total, sign)}`,
     }
   },
@@ -53,7 +58,11 @@ function singlesIn({ question }: Task): { count: number; noun: string; stems: re
 }
 
 /** The price of one of a group: in the row, or under the header, that its noun stands in. */
-function priceOf({ count, noun, stems }: { count: number; noun: string; stems: readonly string[] }, rows: readonly Window[], { read, question }: Task): Priced | undefined {
+function priceOf(
+  { count, noun, stems }: { count: number; noun: string; stems: readonly string[] },
+  rows: readonly Window[],
+  { read, question }: Task,
+): Priced | undefined {
   const wanted = stems.length > 0 ? stems : [stem(noun)]
   const others = new Set(question.quantities.flatMap(({ of }) => of).filter((each) => !wanted.includes(each)))
   const holds = (text: string) => terms(text).some((each) => wanted.includes(each.stem))
@@ -64,16 +73,24 @@ function priceOf({ count, noun, stems }: { count: number; noun: string; stems: r
     const inRow = cells.some(({ value }) => holds(value))
     for (const cell of cells) {
       const money = quantitiesIn(cell.value).find(({ dimension }) => dimension === 'money')
-      if (!money || isOfOthers(keyOf(cells).value) || isOfOthers(cell.header) || !(inRow || holds(cell.header))) continue
-      const share = shareOf(read.asked, heldBy(read.asked, `${cells.map(({ value }) => value).join('; ')} ${cell.header}`))
-      if (!best || share > best.share) best = { share, priced: { count, noun, price: money.value, sign: money.unit, rank: row.rank } }
+      if (!money || isOfOthers(keyOf(cells).value) || isOfOthers(cell.header) || !(inRow || holds(cell.header)))
+        continue
+      const share = shareOf(
+        read.asked,
+        heldBy(read.asked, `${cells.map(({ value }) => value).join('; ')} ${cell.header}`),
+      )
+      if (!best || share > best.share)
+        best = { share, priced: { count, noun, price: money.value, sign: money.unit, rank: row.rank } }
     }
   }
   return best?.priced
 }
 
 /** The price of one of a group as a sentence tells it: the one sum in it, beside the noun. */
-function toldPrice({ count, noun, stems }: { count: number; noun: string; stems: readonly string[] }, { read }: Task): Priced | undefined {
+function toldPrice(
+  { count, noun, stems }: { count: number; noun: string; stems: readonly string[] },
+  { read }: Task,
+): Priced | undefined {
   const wanted = stems.length > 0 ? stems : [stem(noun)]
   for (const { window, measured } of read.ranked.slice(0, LOOKED_AT)) {
     if (window.units.length !== 1 || measured.around < SPOKEN) continue

@@ -29,14 +29,25 @@ export const summary: Way = {
     const chosen = called.length > 0 ? called : scored.filter(({ byText }) => byText >= CALLED)
     const points = chosen.flatMap(({ passage, at }): Piece[] => {
       const unit = unitsOf(passage).find((each) => isPoint(each) && task.isAllowed(each.text))
-      return unit ? [{ text: `- ${finished(unit.text.replace(/^(?:[-•*]|\d{1,3}[.)])\s+/, ''))}`, cites: [at + 1], layout: 'line' }] : []
+      return unit
+        ? [
+            {
+              text: `- ${finished(unit.text.replace(/^(?:[-•*]|\d{1,3}[.)])\s+/, ''))}`,
+              cites: [at + 1],
+              layout: 'line',
+            },
+          ]
+        : []
     })
     const distinct = points.filter(({ text }, at) => points.findIndex((other) => other.text === text) === at)
     if (distinct.length === 0) return undefined
     return {
       outcome: 'answered',
       pieces: distinct.slice(0, POINTS[task.size]),
-      note: called.length > 0 ? 'The first statement of each passage under that name' : 'The first statement of each passage that speaks of it',
+      note:
+        called.length > 0
+          ? 'The first statement of each passage under that name'
+          : 'The first statement of each passage that speaks of it',
     }
   },
 }
@@ -48,5 +59,7 @@ const isPoint = ({ kind, text }: Unit): boolean =>
 function subjectOf({ question }: Task): string {
   const tokens = tokensOf(question.text)
   const match = find(wordsOf(question.language).asks.summary, tokens)
-  return match ? `${question.text.slice(0, tokens[match.from]!.start)} ${question.text.slice(tokens[match.to - 1]!.end)}` : question.text
+  return match
+    ? `${question.text.slice(0, tokens[match.from]!.start)} ${question.text.slice(tokens[match.to - 1]!.end)}`
+    : question.text
 }

@@ -31,13 +31,22 @@ export const table: Way = {
     const rows = tableOf(task)
     if (rows.length === 0 || bandOf(task.read.confidence) === 'unknown') return undefined
     const { asked } = task.read
-    const scored = rows.map((window) => ({ window, held: heldBy(asked, window.units[0]!.cells.map(({ value }) => value).join('; ')) }))
+    const scored = rows.map((window) => ({
+      window,
+      held: heldBy(asked, window.units[0]!.cells.map(({ value }) => value).join('; ')),
+    }))
     const shares = scored.map(({ held }) => shareOf(asked, held))
     const most = Math.max(...shares)
     const best = scored.filter((_, at) => shares[at]! >= most - AS_GOOD)
     const columns = columnsFor(task, best[0]!.window, best[0]!.held)
     if (!isNamed(task, best[0]!.window, best[0]!.held) || (most === 0 && rows.length > MOST_ROWS)) return undefined
-    if (best.length > MOST_ROWS) return task.question.kind === 'list' ? undefined : askWhich(task, best.map(({ window }) => window))
+    if (best.length > MOST_ROWS)
+      return task.question.kind === 'list'
+        ? undefined
+        : askWhich(
+            task,
+            best.map(({ window }) => window),
+          )
     const pieces = best.map(({ window }) => rowPiece(window, task, columns.length > 0 ? columns : undefined))
     if (!pieces.every(({ text }) => task.isAllowed(text))) return undefined
     return {
@@ -52,7 +61,9 @@ export const table: Way = {
 function isNamed({ question, read }: Task, { units, passage, text }: Window, byValues: readonly number[]): boolean {
   const { cells } = units[0]!
   const around = heldBy(read.asked, [contextOf(passage), ...cells.map(({ header }) => header)].join('\n'))
-  const isSpoken = read.asked.terms.every(({ weight }, at) => weight < TELLING || Math.max(byValues[at]!, around[at]!) >= HELD)
+  const isSpoken = read.asked.terms.every(
+    ({ weight }, at) => weight < TELLING || Math.max(byValues[at]!, around[at]!) >= HELD,
+  )
   return isSpoken && fitsKind(question, text) > 0
 }
 /** A word of this weight says what is asked about; it is held when something stands for it this well. */
@@ -64,7 +75,13 @@ export function columnsFor({ question, read }: Task, row: Window, byValues: read
   const key = keyOf(row.units[0]!.cells)
   const cells = row.units[0]!.cells.filter((cell) => cell !== key)
   const named = cells
-    .map(({ header }) => ({ header, share: shareOf(read.asked, heldBy(read.asked, header).map((how, at) => (byValues[at]! >= 0.8 ? 0 : how))) }))
+    .map(({ header }) => ({
+      header,
+      share: shareOf(
+        read.asked,
+        heldBy(read.asked, header).map((how, at) => (byValues[at]! >= 0.8 ? 0 : how)),
+      ),
+    }))
     .filter(({ share }) => share > 0.12)
   if (named.length > 0) {
     const most = Math.max(...named.map(({ share }) => share))

@@ -37,7 +37,7 @@ export function begin(beginning: Beginning): Begun {
 /** A draft of a description written by an outside model; fails with what is wrong when it does not fit a brief. */
 export async function draftBy(model: Model, description: string, signal?: AbortSignal): Promise<Begun> {
   let reply = ''
-  for await (const event of model.answer(draftingMessages(description), signal))
+  for await (const event of model.answer({ messages: draftingMessages(description) }, signal))
     if (event.kind === 'text') {
       reply += event.text
       if (reply.length > LONGEST_DRAFT) throw new ModelProblem(`“${model.name}” does not come to an end.`, BUILT_IN)

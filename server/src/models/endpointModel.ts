@@ -17,7 +17,7 @@ interface Chunk {
 export function endpointModel(endpoint: EndpointRow, seal: Seal): Model {
   return {
     name: endpoint.name,
-    async *answer(messages, signal) {
+    async *answer({ messages }, signal) {
       const key = endpoint.sealedKey === null ? undefined : seal.open(endpoint.sealedKey)
       if (endpoint.sealedKey !== null && key === undefined)
         throw new ModelProblem(`The key of “${endpoint.name}” cannot be opened.`, 'Enter it again in the settings.')

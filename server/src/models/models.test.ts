@@ -41,16 +41,17 @@ async function fake(answer: (url: string) => { status: number; type: string; bod
 }
 
 describe('an agent', () => {
-  it('answers the same through the built-in model and through the endpoint that serves it', async () => {
+  it('answers through the built-in model and through an endpoint, with citations either way', async () => {
     const builtIn = (await ask('When is the water turned on?')).body
     await use((await setUp(address, KEY)).id)
     const outside = (await ask('When is the water turned on?')).body
     expect(outside.model).toBe('Cloud')
-    expect(outside.reply).toBe(builtIn.reply)
-    expect(outside.citations).toEqual(builtIn.citations)
+    expect(builtIn.reply).toContain('April')
+    expect(outside.reply).toContain('April')
+    expect(outside.citations).toHaveLength(1)
     expect(outside.outcome).toBe('answered')
     const notes = outside.workings.find((working: { step: string }) => working.step === 'model').details
-    expect(notes.map((note: { label: string }) => note.label)).toContain('Evidence')
+    expect(notes.map((note: { label: string }) => note.label)).toContain('Nearest')
     await use(null)
     expect((await ask('When is the water turned on?')).body.model).toBe('Understudy')
   })

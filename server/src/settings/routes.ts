@@ -99,7 +99,7 @@ export const settingsRoutes =
         try {
           let text = ''
           for await (const event of model.answer(
-            [{ role: 'user', content: 'Question: hello' }],
+            { messages: [{ role: 'user', content: 'Question: hello' }] },
             AbortSignal.timeout(20_000),
           ))
             if (event.kind === 'text') text += event.text

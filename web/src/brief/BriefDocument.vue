@@ -114,10 +114,27 @@ const ON_HIT = { decline: 'says so and stops there', redirect: 'points elsewhere
         :parts="[
           { key: 'subject', label: 'Stay out of', placeholder: 'a subject in a few words' },
           { key: 'examples', label: 'Such as', placeholder: 'one question a line', isList: true, separator: '\n' },
+          {
+            key: 'unlike',
+            label: 'But not',
+            placeholder: 'questions near it that are fine',
+            isList: true,
+            separator: '\n',
+          },
           { key: 'reply', label: 'Say instead', placeholder: 'word for word' },
           { key: 'onHit', label: 'And then', placeholder: '', choices: ON_HIT },
         ]"
-        :blank="() => ({ id: newId(), subject: '', examples: [], reply: '', onHit: 'decline' as const, enabled: true })"
+        :blank="
+          () => ({
+            id: newId(),
+            subject: '',
+            examples: [],
+            unlike: [],
+            reply: '',
+            onHit: 'decline' as const,
+            enabled: true,
+          })
+        "
         empty="Subjects it stays out of, and what it says instead."
         @change="edit((d) => (d.boundaries = $event))"
       />

@@ -16,7 +16,17 @@ const entries = useEntries<Duty>(
   () => props.duties,
   (next) => emit('change', next),
   {
-    blank: () => ({ id: newId(), name: '', when: '', examples: [], steps: '', ask: [], tools: [], enabled: true }),
+    blank: () => ({
+      id: newId(),
+      name: '',
+      when: '',
+      examples: [],
+      unlike: [],
+      steps: '',
+      ask: [],
+      tools: [],
+      enabled: true,
+    }),
     copy: (duty) => ({ ...duty, id: newId(), name: `${duty.name} (copy)` }),
   },
 )

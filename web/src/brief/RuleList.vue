@@ -19,7 +19,7 @@ const entries = useEntries<Rule>(
   () => props.rules,
   (next) => emit('change', next),
   {
-    blank: () => ({ id: newId(), when: '', do: '', strength: 'always', enabled: true }),
+    blank: () => ({ id: newId(), when: '', do: '', strength: 'always', enabled: true, like: [], unlike: [] }),
     copy: (rule) => ({ ...rule, id: newId() }),
   },
 )

@@ -68,7 +68,9 @@ describe('editing the brief', () => {
 
   it('shows what the server thinks of each rule', async () => {
     const store = await openTab()
-    store.edit((draft) => draft.rules.push({ id: 'a', when: '', do: 'say “Hi.”', strength: 'always', enabled: true }))
+    store.edit((draft) =>
+      draft.rules.push({ id: 'a', when: '', do: 'say “Hi.”', strength: 'always', enabled: true, like: [], unlike: [] }),
+    )
     await store.save()
     expect(store.readingOf.get('a')).toMatchObject({ understood: true })
   })

@@ -15,6 +15,7 @@ export const CHECK_KINDS: readonly { kind: Check['kind']; label: string }[] = [
 /** How outcomes are called on screen. */
 export const OUTCOME_WORDS: Record<Outcome, string> = {
   answered: 'answered',
+  offered: 'offered',
   clarified: 'asked back',
   declined: 'declined',
   unknown: 'unanswered',

@@ -5,6 +5,7 @@ import type { Outcome } from '@parrot/contract'
 defineProps<{ outcome: Outcome; handOver?: { to: string } | null | undefined }>()
 const WORDS: Record<Outcome, { mark: string; word: string; tone: string }> = {
   answered: { mark: '✓', word: 'answered', tone: 'fine' },
+  offered: { mark: '≈', word: 'offered', tone: 'warm' },
   clarified: { mark: '?', word: 'asked back', tone: 'warm' },
   declined: { mark: '⊘', word: 'declined', tone: 'soft' },
   unknown: { mark: '✕', word: 'unanswered', tone: 'bad' },

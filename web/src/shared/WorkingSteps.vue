@@ -5,20 +5,8 @@ import type { Working } from '@parrot/contract'
 defineProps<{ workings: readonly Working[] }>()
 defineEmits<{ passage: [sourceId: string, passageId: string]; field: [field: string] }>()
 
-const NAMES: Record<Working['step'], string> = {
-  read: 'Reading the line',
-  memory: 'What the visitor told',
-  guard: 'Attempts on the brief',
-  boundaries: 'Boundaries',
-  duty: 'Duty',
-  'follow-up': 'Follow-up',
-  deliberation: 'Thinking it through',
-  retrieval: 'Looking it up',
-  prompt: 'Prompt',
-  model: 'Answering',
-  checks: 'Checks',
-  handover: 'Passing on',
-}
+/** A turn kept from before steps had titles is told by their names. */
+const titleOf = ({ step, title }: Working) => title ?? step[0]!.toUpperCase() + step.slice(1)
 const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took)} ms`)
 </script>
 
@@ -26,7 +14,7 @@ const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took
   <ol class="steps">
     <li v-for="working in workings" :key="working.step">
       <div class="head">
-        <strong>{{ NAMES[working.step] }}</strong>
+        <strong>{{ titleOf(working) }}</strong>
         <span class="summary">{{ working.summary }}</span>
         <span class="took number">{{ milliseconds(working.tookMs) }}</span>
       </div>
@@ -34,7 +22,7 @@ const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took
         <div
           v-for="(detail, at) in working.details"
           :key="at"
-          :class="{ weak: /not backed|not read/i.test(detail.label) }"
+          :class="{ weak: /not backed|not called for/i.test(detail.label) }"
         >
           <dt>{{ detail.label }}</dt>
           <dd>

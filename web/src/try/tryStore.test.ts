@@ -44,7 +44,15 @@ describe('the try strip', () => {
   it('asks the draft as it is on the screen: an edit still on its way is saved first', async () => {
     const { brief, strip } = await openStrip()
     brief.edit((draft) =>
-      draft.rules.push({ id: 'r', when: '', do: 'say “Fresh from the screen.”', strength: 'always', enabled: true }),
+      draft.rules.push({
+        id: 'r',
+        when: '',
+        do: 'say “Fresh from the screen.”',
+        strength: 'always',
+        enabled: true,
+        like: [],
+        unlike: [],
+      }),
     )
     await strip.ask('Are bonfires allowed?')
     expect(strip.lines[0]!.turn!.reply).toContain('Fresh from the screen.')
@@ -97,6 +105,8 @@ describe('pinned lines', () => {
         do: 'say “Use a can.”',
         strength: 'always',
         enabled: true,
+        like: [],
+        unlike: [],
       }),
     )
     await brief.save()
