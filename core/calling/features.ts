@@ -69,9 +69,8 @@ function share(words: readonly SenseWord[], held: Float64Array): number {
   return whole === 0 ? 0 : sum / whole
 }
 
-/** How near two lines are, 0..1: what each speaks of the other, and whether both show one subject. */
-export function closeness(a: Sense, b: Sense): number {
-  if (a.text.trim().toLowerCase() === b.text.trim().toLowerCase()) return 1
+/** How much two texts speak of the same words or their likes, each of the other, 0..1. */
+export function overlap(a: Sense, b: Sense): number {
   const [to, back] = [new Float64Array(a.words.length), new Float64Array(b.words.length)]
   a.words.forEach((one, x) => {
     b.words.forEach((other, y) => {
@@ -80,6 +79,12 @@ export function closeness(a: Sense, b: Sense): number {
       back[y] = Math.max(back[y]!, how)
     })
   })
-  const both = Math.sqrt(share(a.words, to) * share(b.words, back))
+  return Math.sqrt(share(a.words, to) * share(b.words, back))
+}
+
+/** How near two lines are, 0..1: how much they overlap, and whether both show one subject. */
+export function closeness(a: Sense, b: Sense): number {
+  if (a.text.trim().toLowerCase() === b.text.trim().toLowerCase()) return 1
+  const both = overlap(a, b)
   return Math.min(1, Math.max(both, 0.75 * both + 0.45 * sharedTopic(a.topics, b.topics)))
 }

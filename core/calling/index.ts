@@ -3,6 +3,6 @@
  * condition in plain words and sample lines against a line that was read, with a confidence and its reasons.
  */
 export { BARS, judge, type Call, type Callable } from './judge'
-export { alike, closeness, FEATURES, measure } from './features'
-export { meanVector, nearness, senseOf, subjectOf, type Sense } from './sense'
+export { alike, closeness, FEATURES, measure, overlap } from './features'
+export { conditionOf, meanVector, nearness, senseOf, subjectOf, type Sense } from './sense'
 export { draftSamples } from './samples'

@@ -2,7 +2,7 @@ import { languageOf } from '../text'
 import type { Reading } from '../reading'
 import { closeness, FEATURES, measure } from './features'
 import { alike } from './features'
-import { senseOf, subjectOf, type Sense } from './sense'
+import { conditionOf, senseOf, subjectOf, type Sense } from './sense'
 import { nameOfShared } from './topics'
 import learned from './weights.json' with { type: 'json' }
 
@@ -38,7 +38,7 @@ function prepare({ when, like = [], unlike = [] }: Callable): Prepared {
   if (known) return known
   const subject = subjectOf(when)
   const made: Prepared = {
-    alternatives: alternativesOf(subject).map((each) => withMainTopics(senseOf(each))),
+    alternatives: alternativesOf(subject).map((each) => conditionOf(each)),
     like: like.filter(isSaid).map((line) => senseOf(line)),
     unlike: unlike.filter(isSaid).map((line) => senseOf(line)),
   }
@@ -46,13 +46,6 @@ function prepare({ when, like = [], unlike = [] }: Callable): Prepared {
   prepared.set(key, made)
   return made
 }
-
-/** A condition is about what it shows most clearly: "book a meeting room" is about booking, not about sleeping. */
-function withMainTopics(sense: Sense): Sense {
-  const most = Math.max(0, ...sense.topics.values())
-  return { ...sense, topics: new Map([...sense.topics].filter(([, how]) => how >= most * MAIN)) }
-}
-const MAIN = 0.6
 
 const isSaid = (line: string): boolean => line.trim() !== ''
 

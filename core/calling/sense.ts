@@ -51,7 +51,11 @@ export function senseOf(text: string, implied: readonly string[] = []): Sense {
     const vector = language === 'en' ? vectorOf(word) : undefined
     words.push({ stem, word, weight: share * weightOf(word, vector, light), vector })
   }
-  for (const term of contentTerms(text)) add(term.stem, text.slice(term.start, term.end).toLowerCase(), 1)
+  for (const term of contentTerms(text)) {
+    const word = text.slice(term.start, term.end).toLowerCase()
+    // "Check-in" stands there by its parts as well.
+    if (!/[-‐‑]/.test(word)) add(term.stem, word, 1)
+  }
   for (const word of implied) for (const term of contentTerms(word)) add(term.stem, word, IMPLIED)
   const mood = moodOfWords(tokensOf(text).map((token) => token.text))
   return { text, words, mean: meanOf(words), mood, topics: topicsIn(text, language) }
@@ -75,6 +79,16 @@ export function subjectOf(condition: string, language: Spoken = languageOf(condi
   const who = find(visitor, tokens)
   return who && who.from === 0 && who.to < tokens.length ? condition.slice(tokens[who.to]!.start) : condition
 }
+
+/** A condition as it is held against lines: without whoever it is about, and of the subjects it shows clearly alone. */
+export function conditionOf(condition: string): Sense {
+  const sense = senseOf(condition)
+  const most = Math.max(0, ...sense.topics.values())
+  return { ...sense, topics: new Map([...sense.topics].filter(([, how]) => how >= Math.max(CLEAR, most * MAIN))) }
+}
+/** "Book a meeting room" is about booking, not about sleeping; what only a doubtful phrase shows is no subject. */
+const MAIN = 0.6
+const CLEAR = 0.4
 
 /** Words put for each other: everyday synonyms, and what a dictionary relates, by stem. */
 export function relatedBy(a: string, b: string): number {

@@ -1,4 +1,4 @@
-import { BARS, closeness, judge, senseOf, subjectOf } from '../calling'
+import { BARS, judge, overlap, senseOf, subjectOf } from '../calling'
 import { wordsOf } from '../languages'
 import { find, holds, tokensOf, type AnswerKind } from '../reading'
 import { listed, phrasesFor, type Phrases } from '../languages'
@@ -85,7 +85,7 @@ function nearOf(line: string, { name, when, examples }: Duty): number {
     0,
     ...[name, subjectOf(when), ...examples]
       .filter((text) => text.trim() !== '')
-      .map((text) => closeness(senseOf(text), said)),
+      .map((text) => overlap(senseOf(text), said)),
   )
 }
 

@@ -25,7 +25,9 @@ const TAKES_PLACE = 0.2
  */
 export const resolveFollowUp: Step = (state, { conversation }) => {
   const before = conversation.findLast((exchange) => exchange.question.trim() !== '')
-  if (!before || state.reading.act !== 'question') return { state }
+  // While a duty asks, a line answers it.
+  const isAsked = state.memory.duty !== undefined && !state.memory.duty.isPaused
+  if (!before || isAsked || state.reading.act !== 'question') return { state }
   const { language } = state.reading
   const wasAsked = before.outcome === 'clarified' && isAnswer(state.reading)
   if (!wasAsked && !leansOn(state.reading)) return { state }

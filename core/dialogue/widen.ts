@@ -1,4 +1,5 @@
-import { commonNames, quantitiesIn } from '../text'
+import { wordsOf } from '../languages'
+import { quantitiesIn } from '../text'
 
 /** A name with others for the same thing, as a glossary has them. */
 export interface Named {
@@ -7,7 +8,13 @@ export interface Named {
 }
 
 /** Names that everybody uses for the same thing widen a look-up without a word in any brief. */
-const COMMON: readonly Named[] = commonNames.map(([term, ...also]) => ({ term: term!, also }))
+const COMMON: readonly Named[] = wordsOf('en')
+  .names.trim()
+  .split('\n')
+  .map((line) => {
+    const [term, ...also] = line.split(', ')
+    return { term: term!, also }
+  })
 
 /** A question as it is looked up: with the glossary's other names, everyday ones, and the words rules use for ages. */
 export function lookedUpAs(question: string, glossary: readonly Named[]): Widened {

@@ -13,7 +13,7 @@ export interface CalendarDay {
   readonly end: number
 }
 
-const PARSERS: Readonly<Record<Spoken, { parse: (text: string) => chrono.ParsedResult[] }>> = {
+const PARSERS: Readonly<Record<Spoken, { parse: (text: string, today: Date) => chrono.ParsedResult[] }>> = {
   en: chrono.en.GB,
   de: chrono.de.strict,
   fr: chrono.fr.strict,
@@ -22,10 +22,15 @@ const PARSERS: Readonly<Record<Spoken, { parse: (text: string) => chrono.ParsedR
   nl: chrono.nl.strict,
 }
 
+/** Days are named by text alone here; what is told from today is told elsewhere. */
+const ANY_DAY = new Date(Date.UTC(2024, 0, 1))
+
 /** The calendar days a text names with day and month, in its order (chrono-node); both ends of a stretch. */
 export const datesIn = remembered((text): readonly CalendarDay[] => {
   if (!/\d/.test(text)) return []
-  return PARSERS[languageOf(text)].parse(text).flatMap((found) => {
+  return PARSERS[languageOf(text)].parse(text, ANY_DAY).flatMap((found) => {
+    // "Tomorrow" and "at 5" name no day of the year.
+    if (!/\d/.test(found.text)) return []
     const dayOf = (part: chrono.ParsedComponents | null | undefined): CalendarDay[] => {
       if (!part?.isCertain('day') || !part.isCertain('month')) return []
       const year = part.isCertain('year') ? { year: part.get('year')! } : {}
@@ -58,7 +63,8 @@ function namedIn(text: string, names: readonly string[], isShortAllowed: boolean
   let isOpen = false
   for (const word of words(text)) {
     const plain = word.text.toLowerCase()
-    const place = placeIn(names, plain, isShortAllowed)
+    // "Sun" is a day and "sun" is none.
+    const place = placeIn(names, plain, isShortAllowed && plain !== word.text)
     if (place >= 0) {
       const isJoined = before && (isOpen || /^\.?\s*[–—-]\s*$/.test(text.slice(before.end, word.start)))
       if (isJoined) for (let at = before!.place; at !== place; at = (at + 1) % names.length) found.add(at)

@@ -5,17 +5,14 @@ export {
   contentTerms,
   contentStems,
   isStopWord,
-  singular,
   stemList,
   stemSet,
-  wordSet,
   type Term,
 } from './terms'
 export { languageOf, spokenTag, SPOKEN, type Spoken } from './language'
-export { sentences, finished, isFinished, type Sentence } from './sentences'
+export { sentences, finished, type Sentence } from './sentences'
 export { jaccard, coverage, likeness } from './similarity'
 export {
-  inUnitOf,
   keepsTo,
   numberOf,
   quantitiesIn,
@@ -24,12 +21,10 @@ export {
   type Dimension,
   type Quantity,
 } from './quantities'
-export { daysIn } from './days'
-export { commonNames, kindsOf, oppositesOf, subjectOf, synonymsOf } from './synonyms'
-export { hoursIn, partOfDayIn, type Hours } from './hours'
+export { datesIn, daysIn, monthsIn, type CalendarDay } from './calendar'
+export { oppositesOf, synonymsOf } from './synonyms'
 export { isLight } from './light'
 export { ANYONE, BY_AGE } from './people'
 export { editDistance } from './distance'
 export { isEnglishWord } from './english'
-export { datesIn, feastsIn, liesIn, monthsIn, namesPublicHolidays, stretchesOfYear, type CalendarDay } from './year'
 export { remembered } from './remember'

@@ -362,11 +362,3 @@ export function keepsTo(value: number, bound: Bound, limit: number): boolean {
 /** Money as it is written with its sign: 27 with "£" → "£27.00". */
 export const sayMoney = (amount: number, sign: string): string =>
   `${sign}${amount.toFixed(2).replace(/\B(?=(\d{3})+(?=\.))/g, ',')}`
-
-/** A quantity's value in the unit another one is stated in: 820 cm beside "7.5 metres" → "8.2 metres". */
-export function inUnitOf(value: number, other: Quantity): string {
-  if (other.dimension === 'money') return sayMoney(value, other.unit)
-  const factor = other.amount === 0 ? 1 : other.value / other.amount
-  const amount = Math.round((value / factor) * 1000) / 1000
-  return `${amount} ${other.unit}`
-}

@@ -119,11 +119,3 @@ export const stemSet = remembered((text): ReadonlySet<string> => new Set(terms(t
 /** The stems of a list of English words, for word lists in code. */
 export const stemList = (list: string | readonly string[]): Set<string> =>
   new Set((typeof list === 'string' ? list.trim().split(/\s+/) : list).map((word) => stem(word)))
-
-/** The distinct words of a text in small letters, a plural's "s" dropped: for telling "fire" from "firing". */
-export const wordSet = remembered(
-  (text): ReadonlySet<string> => new Set(words(text).map((word) => singular(word.text))),
-)
-
-/** A word in small letters without the "s" of a plural or possessive. */
-export const singular = (word: string): string => fold(word).replace(/'s$|(?<=[^s])s$/, '')

@@ -3,7 +3,7 @@
  * what is measured: `node --import tsx scripts/learn/calling.ts`. Prints how it does on conditions left out in turn.
  */
 import { writeFileSync } from 'node:fs'
-import { FEATURES, measure, senseOf, subjectOf } from '@parrot/core/calling'
+import { conditionOf, FEATURES, measure, senseOf, subjectOf } from '@parrot/core/calling'
 import { readLine } from '@parrot/core/reading'
 import { looked } from '../../bench/calling/looked'
 import { triplesOf } from '../../bench/calling/triples'
@@ -24,7 +24,7 @@ const row = (when: string, line: string, y: 0 | 1, weight: number): Row => {
     line,
     reading.questions.flatMap((question) => question.implied),
   )
-  const measured = measure(senseOf(subjectOf(when)), sense)
+  const measured = measure(conditionOf(subjectOf(when)), sense)
   return { when, x: FEATURES.map((name) => measured[name]), y, weight }
 }
 

@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest'
+import { datesIn, daysIn, monthsIn } from './index'
+
+const days = (text: string) => [...daysIn(text)].sort()
+const months = (text: string) => [...monthsIn(text)].sort((a, b) => a - b)
+
+describe('days of the week', () => {
+  it.each([
+    ['Monday to Friday', [0, 1, 2, 3, 4]],
+    ['open Fri–Mon', [0, 4, 5, 6]],
+    ['on Sundays', [6]],
+    ['at weekends', [5, 6]],
+    ['every day', [0, 1, 2, 3, 4, 5, 6]],
+    ['Wir haben montags bis mittwochs offen, und auch am Freitag', [0, 1, 2, 4]],
+    ['The sun is out', []],
+  ])('“%s”', (text, expected) => expect(days(text)).toEqual(expected))
+})
+
+describe('months and dates', () => {
+  it('knows stretches over the new year', () => {
+    expect(months('from November to February')).toEqual([1, 2, 11, 12])
+    expect(months('you may march in')).toEqual([])
+  })
+
+  it('reads dates as people write them, both ends of a stretch', () => {
+    expect(datesIn('from 12 March to 14 April').map(({ day, month }) => [day, month])).toEqual([
+      [12, 3],
+      [14, 4],
+    ])
+    expect(datesIn('am 3. Mai sind wir leider nicht da')[0]).toMatchObject({ day: 3, month: 5 })
+    expect(datesIn('3/4/2027')[0]).toMatchObject({ day: 3, month: 4, year: 2027 })
+    expect(datesIn('30 people and 2 dogs')).toEqual([])
+  })
+})
