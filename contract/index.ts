@@ -1,5 +1,6 @@
 export * from './agents'
 export * from './brief'
+export * from './calls'
 export * from './constants'
 export * from './problem'
 export * from './questionSet'

@@ -54,6 +54,14 @@ const freeText = (field: string, text: string): Written[] =>
         .split(/\r?\n/)
         .map((line): Written => [field, line.replace(/^#/, '\\#')])
 
+const WHEN_UNSURE = { offer: 'quote it and say that it may not answer', decline: 'say that you do not know' } as const
+
+/** Sample lines of a condition, each on a line beneath it. */
+const samples = (field: string, label: string, lines: readonly string[]): Written[] =>
+  lines.flatMap((each, n): Written[] =>
+    oneLine(each) === '' ? [] : [[`${field}.${n}`, `  - ${label}: ${oneLine(each)}`]],
+  )
+
 const yesNo = (value: boolean): string => (value ? 'yes' : 'no')
 
 const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]])[] = [
@@ -84,7 +92,11 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
       rules.flatMap((rule, at): Written[] => {
         if (!rule.enabled || oneLine(rule.do) === '') return []
         const when = oneLine(rule.when).replace(/→/g, '-')
-        return [[`rules.${at}`, `- [${rule.strength}] ${when ? `${when} → ` : ''}${oneLine(rule.do)}`]]
+        return [
+          [`rules.${at}`, `- [${rule.strength}] ${when ? `${when} → ` : ''}${oneLine(rule.do)}`],
+          ...samples(`rules.${at}.like`, 'Such as', rule.like),
+          ...samples(`rules.${at}.unlike`, 'But not', rule.unlike),
+        ]
       }),
   ],
   [
@@ -95,6 +107,8 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
           ? []
           : [
               [`duties.${at}.name`, `- ${oneLine(duty.name)}${duty.when ? ` (when ${oneLine(duty.when)})` : ''}`],
+              ...samples(`duties.${at}.examples`, 'Such as', duty.examples),
+              ...samples(`duties.${at}.unlike`, 'But not', duty.unlike),
               ...duty.ask.map((ask, n): Written => [
                 `duties.${at}.ask.${n}`,
                 `  - Ask for ${ask.name} (${ask.type}${ask.required ? ', required' : ''}): ${oneLine(ask.question)}`,
@@ -106,14 +120,13 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
   [
     'Boundaries',
     ({ boundaries }) =>
-      boundaries.flatMap(({ subject, examples, reply, onHit, enabled }, at): Written[] => {
+      boundaries.flatMap(({ subject, examples, unlike, reply, onHit, enabled }, at): Written[] => {
         if (oneLine(subject) === '' || !enabled) return []
         const place = `boundaries.${at}`
         return [
           [place, `- Stay out of ${oneLine(subject)} (${onHit}). Say: ${oneLine(reply)}`],
-          ...examples.flatMap((example, n): Written[] =>
-            oneLine(example) === '' ? [] : [[`${place}.examples.${n}`, `  - Such as: ${oneLine(example)}`]],
-          ),
+          ...samples(`${place}.examples`, 'Such as', examples),
+          ...samples(`${place}.unlike`, 'But not', unlike),
         ]
       }),
   ],
@@ -153,6 +166,7 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
       ...stated('grounding.libraryOnly', LABELS.libraryOnly, yesNo(grounding.libraryOnly)),
       ...stated('grounding.cite', LABELS.cite, yesNo(grounding.cite)),
       ...stated('grounding.whenUnknown', LABELS.whenUnknown, grounding.whenUnknown),
+      ...stated('grounding.whenUnsure', LABELS.whenUnsure, WHEN_UNSURE[grounding.whenUnsure]),
       ...(grounding.deliberate === 'never'
         ? []
         : stated('grounding.deliberate', LABELS.deliberate, grounding.deliberateWhen || grounding.deliberate)),

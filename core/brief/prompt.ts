@@ -1,7 +1,4 @@
-/**
- * The grammar of a compiled prompt, in one place for the side that writes it (`compile.ts`) and the side that reads it
- * back (`parsePrompt.ts`). Markdown: `# Section` headings in this order, one statement a line, `- Label: value`.
- */
+/** The grammar of a compiled prompt. Markdown: `# Section` headings in this order, one statement a line, `- Label: value`. */
 export const SECTIONS = [
   'Identity',
   'Purpose',
@@ -43,6 +40,7 @@ export const LABELS = {
   libraryOnly: 'Say only what the passages say',
   cite: 'Cite passages as [1]',
   whenUnknown: 'When you do not know, say',
+  whenUnsure: 'When you are not sure that a passage answers',
   deliberate: 'Think step by step',
   turns: 'Earlier turns you see',
   rememberVisitor: 'Remember what the visitor tells',

@@ -1,4 +1,10 @@
-import * as chrono from 'chrono-node'
+import * as de from 'chrono-node/de'
+import * as en from 'chrono-node/en'
+import * as es from 'chrono-node/es'
+import * as fr from 'chrono-node/fr'
+import * as it from 'chrono-node/it'
+import * as nl from 'chrono-node/nl'
+import type { ParsedComponents, ParsedResult } from 'chrono-node'
 import { dayNames, monthNames, type Spoken } from '../languages'
 import { languageOf } from './language'
 import { remembered } from './remember'
@@ -13,13 +19,13 @@ export interface CalendarDay {
   readonly end: number
 }
 
-const PARSERS: Readonly<Record<Spoken, { parse: (text: string, today: Date) => chrono.ParsedResult[] }>> = {
-  en: chrono.en.GB,
-  de: chrono.de.strict,
-  fr: chrono.fr.strict,
-  es: chrono.es.strict,
-  it: chrono.it.strict,
-  nl: chrono.nl.strict,
+const PARSERS: Readonly<Record<Spoken, { parse: (text: string, today: Date) => ParsedResult[] }>> = {
+  en: en.GB,
+  de: de.strict,
+  fr: fr.strict,
+  es: es.strict,
+  it: it.strict,
+  nl: nl.strict,
 }
 
 /** Days are named by text alone here; what is told from today is told elsewhere. */
@@ -31,7 +37,7 @@ export const datesIn = remembered((text): readonly CalendarDay[] => {
   return PARSERS[languageOf(text)].parse(text, ANY_DAY).flatMap((found) => {
     // "Tomorrow" and "at 5" name no day of the year.
     if (!/\d/.test(found.text)) return []
-    const dayOf = (part: chrono.ParsedComponents | null | undefined): CalendarDay[] => {
+    const dayOf = (part: ParsedComponents | null | undefined): CalendarDay[] => {
       if (!part?.isCertain('day') || !part.isCertain('month')) return []
       const year = part.isCertain('year') ? { year: part.get('year')! } : {}
       const [start, end] = [found.index, found.index + found.text.length]

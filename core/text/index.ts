@@ -1,26 +1,9 @@
 export { words, wordCount, type Word } from './words'
-export {
-  stem,
-  terms,
-  contentTerms,
-  contentStems,
-  isStopWord,
-  stemList,
-  stemSet,
-  type Term,
-} from './terms'
+export { stem, terms, contentTerms, contentStems, isStopWord, stemList, stemSet, type Term } from './terms'
 export { languageOf, spokenTag, SPOKEN, type Spoken } from './language'
 export { sentences, finished, type Sentence } from './sentences'
 export { jaccard, coverage, likeness } from './similarity'
-export {
-  keepsTo,
-  numberOf,
-  quantitiesIn,
-  sayMoney,
-  type Bound,
-  type Dimension,
-  type Quantity,
-} from './quantities'
+export { keepsTo, numberOf, quantitiesIn, sayMoney, type Bound, type Dimension, type Quantity } from './quantities'
 export { datesIn, daysIn, monthsIn, type CalendarDay } from './calendar'
 export { oppositesOf, synonymsOf } from './synonyms'
 export { isLight } from './light'

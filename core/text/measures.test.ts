@@ -75,7 +75,7 @@ describe('days and dates', () => {
     ['from November to February only', [1, 2, 11, 12]],
     ['open in May and from July to August', [5, 7, 8]],
     ['you may come in June', [6]],
-        ['you may come in June', [6]],
+    ['you may come in June', [6]],
     ['im Januar und Februar', [1, 2]],
   ])('the months of “%s”', (text, months) => {
     expect([...monthsIn(text)].sort((a, b) => a - b)).toEqual(months)
@@ -155,9 +155,6 @@ describe('more measures', () => {
     expect(quantitiesIn('max. load 150 kg')[0]!.bound).toBe('most')
     expect(quantitiesIn('Highest temperature: 90 °C')[0]!.bound).toBe('most')
   })
-})
-
-describe('kinds of thing', () => {
 })
 
 describe('quantities that lean on others', () => {

@@ -9,11 +9,14 @@ import {
   agentSchema,
   briefState,
   briefWrite,
+  callAnswer,
+  callRequest,
   newAgent,
   promptSchema,
   storedBrief,
 } from '@parrot/contract'
 import { agents } from '../database'
+import { tryConditions } from './calls'
 import { streamWork } from '../http/events'
 import { endpointById } from '../settings/endpoints'
 import type { Services } from '../services'
@@ -95,6 +98,15 @@ export const agentRoutes =
         )
       })
     })
+
+    app.post(
+      '/api/agents/:id/calls',
+      { schema: { params, body: callRequest, response: { 200: callAnswer } } },
+      async ({ params: { id }, body }) => {
+        await agentById(db, id)
+        return tryConditions(db, id, body)
+      },
+    )
 
     const state = async (id: string) => {
       const current = await currentBrief(db, id)

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Brief } from '@parrot/contract'
 import { useAgent } from '../frame/agentStore'
 import AgentFace from '../shared/AgentFace.vue'
 import { useBrief } from './briefStore'
+import CalledBy from './CalledBy.vue'
+import { useCalls } from './callStore'
 import DutyList from './DutyList.vue'
 import EditLine from './EditLine.vue'
 import EntryList from './EntryList.vue'
@@ -26,6 +28,12 @@ const shared = ref<InstanceType<typeof SharedRules>>()
 useMarginLayout(root, [() => store.remarks, () => store.readingOf])
 
 const { edit } = store
+const calls = useCalls()
+watch(
+  () => [props.agentId, props.brief] as const,
+  ([id, brief]) => calls.follow(id, brief),
+  { immediate: true, deep: true },
+)
 const isLanguage = (tag: string) => /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(tag)
 const drafted = computed(() => props.brief.drafted.length)
 
@@ -137,7 +145,16 @@ const ON_HIT = { decline: 'says so and stops there', redirect: 'points elsewhere
         "
         empty="Subjects it stays out of, and what it says instead."
         @change="edit((d) => (d.boundaries = $event))"
-      />
+      >
+        <template #beneath="{ entry, set }">
+          <CalledBy
+            :name="`boundary ${entry.id}`"
+            :like="entry.examples"
+            :unlike="entry.unlike"
+            @teach="set({ examples: $event.like, unlike: $event.unlike })"
+          />
+        </template>
+      </EntryList>
     </section>
 
     <section id="glossary">

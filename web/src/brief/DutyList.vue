@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Brief } from '@parrot/contract'
+import CalledBy from './CalledBy.vue'
 import EntryRow from './EntryRow.vue'
 import { newId, useEntries } from './useEntries'
 
@@ -103,6 +104,12 @@ const removeAsk = (duty: Duty, at: number, n: number) =>
           @input="entries.set(at, { examples: lines($event) })"
         />
       </label>
+      <CalledBy
+        :name="`duty ${duty.id}`"
+        :like="duty.examples"
+        :unlike="duty.unlike"
+        @teach="entries.set(at, { examples: $event.like, unlike: $event.unlike })"
+      />
       <div class="part">
         <span class="label">Asks for</span>
         <div>

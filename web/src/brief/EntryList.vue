@@ -75,6 +75,7 @@ const enable = (at: number, on: boolean) => entries.set(at, { enabled: on } as u
           @input="set(at, part, $event)"
         />
       </label>
+      <slot name="beneath" :entry="entry" :at="at" :set="(part: Partial<T>) => entries.set(at, part)" />
     </EntryRow>
     <button type="button" class="btn small" @click="entries.add">Add a {{ name }}</button>
   </div>

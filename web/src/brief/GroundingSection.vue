@@ -29,6 +29,20 @@ const store = useBrief()
     :maxlength="1000"
     placeholder="What it says when the library does not tell"
   />
+  <div class="row" data-field="grounding.whenUnsure">
+    <span class="label">When unsure</span>
+    <div class="choices">
+      <select
+        class="field"
+        aria-label="When it is not sure that it answers"
+        :value="brief.grounding.whenUnsure"
+        @change="store.setAt('grounding.whenUnsure', ($event.target as HTMLSelectElement).value)"
+      >
+        <option value="offer">shows what comes nearest and says that it may not answer</option>
+        <option value="decline">says the same as when it does not know</option>
+      </select>
+    </div>
+  </div>
   <div class="row" data-field="grounding.deliberate">
     <span class="label">Deliberates</span>
     <div class="choices">

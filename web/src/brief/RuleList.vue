@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Rule, RuleReading } from '@parrot/contract'
+import CalledBy from './CalledBy.vue'
 import EntryRow from './EntryRow.vue'
 import { newId, useEntries } from './useEntries'
 
@@ -70,6 +71,13 @@ const value = (event: Event) => (event.target as HTMLTextAreaElement).value.repl
           @keydown.enter.prevent="entries.add"
         />
       </div>
+      <CalledBy
+        v-if="field && rule.when.trim()"
+        :name="`rule ${rule.id}`"
+        :like="rule.like"
+        :unlike="rule.unlike"
+        @teach="entries.set(at, $event)"
+      />
       <template #acts>
         <button
           type="button"
