@@ -172,7 +172,6 @@ const marlow: SampleAgent = {
           checks: [
             { kind: 'outcome', outcome: 'answered' },
             { kind: 'includes', text: 'lead' },
-            { kind: 'cites', source: '' },
             { kind: 'maxWords', words: 60 },
           ],
         },

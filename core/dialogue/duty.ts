@@ -25,6 +25,9 @@ const INFORMATION: ReadonlySet<AnswerKind> = new Set([
   'summary',
   'comparison',
   'meaning',
+  'howTo',
+  'list',
+  'choice',
 ])
 
 /**
@@ -130,7 +133,7 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
   }
   const value = slot && slotValue(slot, line, true, context.today)
   const [asked] = state.reading.questions
-  const isQuestion = /\?\s*$/.test(line) || INFORMATION.has(asked!.kind) || asked!.kind === 'howTo' || asked!.isYesNo
+  const isQuestion = /\?\s*$/.test(line) || INFORMATION.has(asked!.kind) || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.
   if (isQuestion && state.reading.act === 'question' && !(value !== undefined && slot?.type !== 'text')) {
     const again = slot ? questionFor(slot, phrases) : ''

@@ -1,17 +1,11 @@
 import { closeness, senseOf } from '../calling'
 import { readQuestion, type Question } from '../reading'
+import { pairIn } from './pair'
 import type { FoundPassage, Step } from './turn'
 
 /** A question this near to one with a fixed answer is the same question, in other words. */
 const SAME = 0.82
 const LOOKED_AT = 4
-const PAIR = /^Question: ([\s\S]*?)\nAnswer: ([\s\S]*)$/
-
-/** The question and answer of a passage that is a pair. */
-export function pairIn(passage: Pick<FoundPassage, 'text'>): { question: string; answer: string } | undefined {
-  const found = PAIR.exec(passage.text)
-  return found ? { question: found[1]!.trim(), answer: found[2]!.trim() } : undefined
-}
 
 /**
  * Gives an answer that the designer wrote to this very question, or to a clear rewording of it, word for word: a model

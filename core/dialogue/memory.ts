@@ -57,8 +57,20 @@ export const rememberVisitor: Step = (state, { brief, conversation }) => {
   const kept = before.facts.filter(
     (fact) => !told.some((each) => each.key === fact.key && (SINGLE.has(each.key) || each.value === fact.value)),
   )
+  // A line that only tells of the visitor is met as a greeting is: there is nothing to look up in it.
+  const { reading } = state
+  const isOnlyTold =
+    reading.act === 'question' &&
+    reading.questions.every(({ kind, isYesNo }) => kind === 'open' && !isYesNo) &&
+    !/\?/.test(state.said) &&
+    tokensOf(state.said).length <= MOST_TOLD &&
+    conversation.at(-1)?.outcome !== 'clarified'
   return {
-    state: { ...state, memory: { ...before, facts: [...kept, ...told].slice(-MOST_FACTS) } },
+    state: {
+      ...state,
+      reading: isOnlyTold ? { ...reading, act: 'greeting' } : reading,
+      memory: { ...before, facts: [...kept, ...told].slice(-MOST_FACTS) },
+    },
     report: {
       summary: 'The visitor told something of themselves; it is kept for this conversation.',
       details: told.map((fact) => ({ label: fact.key, text: fact.value, field: 'memory.rememberVisitor' })),
@@ -68,6 +80,8 @@ export const rememberVisitor: Step = (state, { brief, conversation }) => {
 
 const SINGLE = new Set<Fact['key']>(['name', 'party', 'place'])
 const MOST_FACTS = 20
+/** A longer line that tells something wants something as well. */
+const MOST_TOLD = 8
 
 const PARTY =
   /\b(?:we are|we['’]re|there (?:are|will be)|it(?:['’]s| is) for|i(?:['’]m| am) (?:travelling|coming|booking) (?:with|for)|party of|group of|family of)\b[^.?!]*/i

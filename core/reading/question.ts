@@ -41,6 +41,7 @@ export function readQuestion(text: string, language: Spoken): Question {
   const tokens = tokensOf(sentences(text).findLast((each) => each.text.endsWith('?'))?.text ?? text)
   const opening = openingOf(tokens, language)
   const kind = ASKED_FOR.find((each) => find(words.asks[each], tokens, opening))
+  const form = kind === undefined ? [] : find(words.asks[kind], tokens, opening)!.phrase.split(' ')
   const isYesNo = wordsIn(words.auxiliaries).has(tokens[opening]?.text ?? '') && !isPolite(tokens, opening)
   return {
     text,
@@ -48,7 +49,7 @@ export function readQuestion(text: string, language: Spoken): Question {
     kind: kind ?? (isYesNo ? 'yesNo' : 'open'),
     isYesNo,
     asksLeave: holds(words.leave, tokens),
-    terms: termsOf(afterCourtesy(text, language), language),
+    terms: termsOf(afterCourtesy(text, language), language, new Set(form)),
     implied: kind === undefined ? [] : (words.about[kind] ?? '').split(' ').filter(Boolean),
     quantities: quantitiesIn(text),
     days: daysIn(text),
@@ -83,7 +84,8 @@ const isPolite = (tokens: readonly Token[], opening: number): boolean =>
     tokens.slice(opening, opening + 5),
   )
 
-function termsOf(text: string, language: Spoken): QuestionTerm[] {
+/** The words that carry a subject; those of `form` ask for the kind of answer and say little of it. */
+function termsOf(text: string, language: Spoken, form: ReadonlySet<string>): QuestionTerm[] {
   const light = wordsIn(wordsOf(language).light)
   const found = new Map<string, QuestionTerm>()
   for (const term of contentTerms(text)) {
@@ -97,7 +99,7 @@ function termsOf(text: string, language: Spoken): QuestionTerm[] {
       stem: term.stem,
       word,
       isName,
-      isLight: !isName && (light.has(word) || isStopWord(word, language)),
+      isLight: !isName && (light.has(word) || form.has(word) || isStopWord(word, language)),
     })
   }
   return [...found.values()]

@@ -37,7 +37,7 @@ export function compose(findings: readonly Finding[], setting: Setting): string 
     { ...orders, ...(orders.format === undefined ? formatFor(manner) : {}) },
   )
   if (body.filter((piece) => !piece.isVerdict).length === 0) return ''
-  const isAnswering = findings.every((finding) => finding.outcome === 'answered')
+  const isAnswering = findings.every((finding) => finding.outcome === 'answered' && !finding.isPlain)
   const left = budgetFor(orders.maxWords ?? manner.format.maxWords)
   const kept = left(body, true)
   const added = left(piecesIn(orders.add.filter((text) => isAllowed(text, orders))), true)

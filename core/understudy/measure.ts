@@ -5,7 +5,7 @@ import type { Question } from '../reading'
 import { holds, tokensOf, wordsIn } from '../reading'
 import { contentTerms, daysIn, quantitiesIn, type Term } from '../text'
 import { fitsKind } from './kindFit'
-import { contextOf, type Window } from './windows'
+import { contextOf, headingOf, type Window } from './windows'
 
 /** What is measured of a window for a question; the weights that rank windows have these names, in this order. */
 export const MEASURES = [
@@ -138,7 +138,7 @@ export function measure(
       (_, term) => asked.standsFor(term, each.stem, window.text.slice(each.start, each.end).toLowerCase()) >= 0.6,
     ),
   ).length
-  const heading = window.passage.headings.at(-1) ?? ''
+  const heading = headingOf(window.passage)
   return {
     spoken: shareOf(asked, held),
     around: shareOf(asked, around),

@@ -1,5 +1,6 @@
 import type { FoundPassage } from '../dialogue'
 import type { Question } from '../reading'
+import { likeness } from '../text'
 import { aroundOf, askedOf, MEASURES, measure, type Asked, type Measured } from './measure'
 import learned from './weights.json' with { type: 'json' }
 import { windowsOf, type Window } from './windows'
@@ -20,6 +21,8 @@ export interface ReadAnswer {
 
 /** Windows are made of so many of the best passages. */
 export const PASSAGES_READ = 8
+/** A comparison needs what was looked up for each side. */
+const PASSAGES_COMPARED = 16
 
 const sigmoid = (z: number): number => 1 / (1 + Math.exp(-z))
 const weigh = (
@@ -37,10 +40,15 @@ export function measureAll(
 ): { asked: Asked; all: { window: Window; measured: Measured }[] } {
   const asked = askedOf(question, rarity)
   const top = found.reduce((most, { score }) => Math.max(most, score), 0)
-  const all = found.slice(0, PASSAGES_READ).flatMap((passage, rank) => {
-    const { context, whole } = aroundOf(asked, passage)
-    return windowsOf(passage, rank).map((window) => ({ window, measured: measure(window, asked, context, whole, top) }))
-  })
+  const all = found
+    .slice(0, question.kind === 'comparison' || question.kind === 'choice' ? PASSAGES_COMPARED : PASSAGES_READ)
+    .flatMap((passage, rank) => {
+      const { context, whole } = aroundOf(asked, passage)
+      return windowsOf(passage, rank).map((window) => ({
+        window,
+        measured: measure(window, asked, context, whole, top),
+      }))
+    })
   return { asked, all }
 }
 
@@ -61,6 +69,9 @@ export function readPassages(
   const [best] = ranked
   return { asked, ranked, confidence: best ? weigh(learned.sure.bias, learned.sure.weights, surenessOf(ranked)) : 0 }
 }
+
+/** Texts this alike say the same. */
+const SAYS_THE_SAME = 0.4
 
 /** What tells how sure the first of the ranked windows is. */
 export const SURENESS = [
@@ -83,7 +94,10 @@ export const SURENESS = [
 /** Measures the sureness of a ranking: of its first window, and how far it leads the first of another passage. */
 export function surenessOf(ranked: readonly Ranked[]): Readonly<Record<(typeof SURENESS)[number], number>> {
   const [best] = ranked
-  const other = ranked.find((each) => each.window.passage !== best!.window.passage)
+  // Another document that says the same takes nothing from being sure.
+  const other = ranked.find(
+    ({ window }) => window.passage !== best!.window.passage && likeness(window.text, best!.window.text) < SAYS_THE_SAME,
+  )
   const { spoken, around, missing, whole, tight, near, figures, fits, nameless, heading, first } = best!.measured
   const logit = Math.log(best!.likelihood / Math.max(1e-6, 1 - best!.likelihood))
   return {

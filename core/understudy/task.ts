@@ -33,6 +33,8 @@ export interface Finding {
   readonly outcome: 'answered' | 'offered' | 'clarified'
   readonly pieces: readonly Piece[]
   readonly note: string
+  /** Set when no courtesy belongs around it. */
+  readonly isPlain?: boolean
   /** The field of the brief that led to it, when one did. */
   readonly field?: string
 }

@@ -19,6 +19,7 @@ export function toAPerson({ found, called }: TurnForModel, phrases: Phrases): Fi
         .find(({ unit }) => ADDRESS.test(unit.text) && !/[?:]$/.test(unit.text))
   return {
     outcome: 'answered',
+    isPlain: true,
     pieces: [
       ...(isPassedOn ? [] : [{ text: phrases.noPerson }]),
       ...(told

@@ -2,6 +2,7 @@ import { wordsOf } from '../languages'
 import { holds, tokensOf } from '../reading'
 import { finished, languageOf, sentences, wordCount } from '../text'
 import type { FoundPassage } from '../dialogue'
+import { pairIn } from '../dialogue/pair'
 
 /** A cell of a table row under its header. */
 export interface Cell {
@@ -48,7 +49,8 @@ export function unitsOf(passage: Pick<FoundPassage, 'text'>): Unit[] {
   const units: Unit[] = []
   let leadIn = ''
   const { orders } = wordsOf(languageOf(passage.text))
-  passage.text.split('\n').forEach((written, line) => {
+  const text = pairIn(passage)?.answer ?? passage.text
+  text.split('\n').forEach((written, line) => {
     const text = written.replace(CLAUSE_NUMBER, '').trim()
     if (text === '') return
     const add = (kind: Unit['kind'], said: string, cells: readonly Cell[] = []) => {
@@ -134,5 +136,9 @@ export function sayItem(unit: Unit): string {
 }
 const CLAUSE_WORDS = 6
 
-/** What stands around a passage: its headings and its source's title. */
-export const contextOf = (passage: FoundPassage): string => [passage.sourceTitle, ...passage.headings].join('\n')
+/** What stands around a passage: its headings and its source's title; of a pair the question. */
+export const contextOf = (passage: FoundPassage): string =>
+  [passage.sourceTitle, ...passage.headings, headingOf(passage)].join('\n')
+
+/** What a passage is told to be about: its own heading, or the question of a pair. */
+export const headingOf = (passage: FoundPassage): string => pairIn(passage)?.question ?? passage.headings.at(-1) ?? ''

@@ -1,3 +1,4 @@
+import { pairIn } from '../../dialogue/pair'
 import { wordsOf } from '../../languages'
 import { tokensOf, wordsIn } from '../../reading'
 import { finished } from '../../text'
@@ -19,7 +20,10 @@ export const plain: Way = {
     const { ranked, confidence } = task.read
     const allowed = ranked.filter(({ window }) => task.isAllowed(window.text))
     const best = allowed[0]
-    const band = bandOf(confidence)
+    // A pair to the very question asked answers it.
+    const isPair =
+      best !== undefined && pairIn(best.window.passage) !== undefined && best.measured.heading >= SAME_HEADING
+    const band = isPair ? 'answered' : bandOf(confidence)
     if (!best || band === 'unknown') return undefined
     // What does not hold the kind of thing asked for is offered at most.
     if (band === 'offered' || best.measured.fits === 0) return offer(task, best, allowed)
@@ -60,7 +64,7 @@ function withoutForeignVerdict({ window, measured }: Ranked): Window {
   if (!isBare || rest.length === 0 || measured.heading >= SAME_HEADING) return window
   return { ...window, units: rest, text: rest.map((unit) => finished(unit.text)).join(' ') }
 }
-const SAME_HEADING = 0.75
+const SAME_HEADING = 0.85
 
 /** The window as long as the brief wants it: its best sentence, itself, or its passage. Lists and rows stay whole. */
 function sized(task: Task, window: Window, allowed: readonly Ranked[]): Window {
@@ -119,7 +123,12 @@ export function piecesOf(window: Window, task: Task): Piece[] {
 }
 
 /** A row as a sentence: what it is about, and its cells; those the question asks for when it names their headers. */
-export function rowPiece(window: Window, { read }: Pick<Task, 'read'>, wanted?: readonly string[]): Piece {
+export function rowPiece(
+  window: Window,
+  { read }: Pick<Task, 'read'>,
+  wanted?: readonly string[],
+  apart?: string,
+): Piece {
   const { cells } = window.units[0]!
   const key = keyOf(cells)
   const others = cells.filter((cell) => cell !== key && cell.value.trim() !== '')
@@ -128,14 +137,10 @@ export function rowPiece(window: Window, { read }: Pick<Task, 'read'>, wanted?: 
     others.filter(({ header }) => shareOf(read.asked, heldBy(read.asked, header)) > 0.12).map(({ header }) => header)
   const told = others.filter(({ header }) => named.includes(header))
   const facts = (told.length > 0 ? told : others).map(({ header, value }) => `${lowered(header)} ${value}`)
-  const about = wanted
-    ? [
-        key,
-        ...others.filter(
-          (cell) => !named.includes(cell.header) && shareOf(read.asked, heldBy(read.asked, cell.value)) > NARROWS,
-        ),
-      ]
-    : [key]
+  const isBeside = (cell: (typeof cells)[number]) =>
+    cell.header === apart ||
+    (!named.includes(cell.header) && shareOf(read.asked, heldBy(read.asked, cell.value)) > NARROWS)
+  const about = wanted ? [key, ...others.filter(isBeside)] : [key]
   const text = finished(
     facts.length === 0 ? key.value : `${about.map(({ value }) => value).join(', ')}: ${facts.join(', ')}`,
   )

@@ -1,7 +1,7 @@
 import { finished, wordCount } from '../../text'
 import { heldBy, shareOf } from '../measure'
 import type { Piece, Task, Way } from '../task'
-import { contextOf, unitsOf, type Unit } from '../windows'
+import { contextOf, headingOf, unitsOf, type Unit } from '../windows'
 import { readQuestion, find, tokensOf } from '../../reading'
 import { wordsOf } from '../../languages'
 import { askedOf } from '../measure'
@@ -22,10 +22,12 @@ export const summary: Way = {
     const scored = turn.found.map((passage, at) => ({
       passage,
       at,
+      byHeading: shareOf(asked, heldBy(asked, headingOf(passage))),
       byName: shareOf(asked, heldBy(asked, contextOf(passage))),
       byText: shareOf(asked, heldBy(asked, passage.text)),
     }))
-    const called = scored.filter(({ byName }) => byName >= CALLED)
+    const headed = scored.filter(({ byHeading }) => byHeading >= CALLED)
+    const called = headed.length > 0 ? headed : scored.filter(({ byName }) => byName >= CALLED)
     const chosen = called.length > 0 ? called : scored.filter(({ byText }) => byText >= CALLED)
     const points = chosen.flatMap(({ passage, at }): Piece[] => {
       const unit = unitsOf(passage).find((each) => isPoint(each) && task.isAllowed(each.text))

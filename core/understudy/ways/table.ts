@@ -1,3 +1,4 @@
+import { tokensOf } from '../../reading'
 import { fitsKind } from '../kindFit'
 import { heldBy, shareOf } from '../measure'
 import type { Finding, Task, Way } from '../task'
@@ -11,6 +12,8 @@ const AS_GOOD = 0.02
 const MOST_ROWS = 4
 /** A row must be among so many of the likeliest windows for its table to be read. */
 const LOOKED_AT = 3
+/** The values of a row name so much of a question, or its headers must do. */
+const BY_VALUES = 0.12
 
 /** The rows of the table that one of the likeliest windows stands in. */
 export function tableOf({ read, turn }: Task): Window[] {
@@ -37,9 +40,15 @@ export const table: Way = {
     }))
     const shares = scored.map(({ held }) => shareOf(asked, held))
     const most = Math.max(...shares)
-    const best = scored.filter((_, at) => shares[at]! >= most - AS_GOOD)
+    const best = asWritten(
+      task.question.text,
+      scored.filter((_, at) => shares[at]! >= most - AS_GOOD),
+    )
     const columns = columnsFor(task, best[0]!.window, best[0]!.held)
-    if (!isNamed(task, best[0]!.window, best[0]!.held) || (most === 0 && rows.length > MOST_ROWS)) return undefined
+    if (!isNamed(task, best[0]!.window, best[0]!.held)) return undefined
+    // What only a header names is told of a few rows, and only where the kind of thing asked for is there.
+    if (most < BY_VALUES && (rows.length > MOST_ROWS || task.question.kind === 'open' || task.question.isYesNo))
+      return undefined
     if (best.length > MOST_ROWS)
       return task.question.kind === 'list'
         ? undefined
@@ -47,7 +56,11 @@ export const table: Way = {
             task,
             best.map(({ window }) => window),
           )
-    const pieces = best.map(({ window }) => rowPiece(window, task, columns.length > 0 ? columns : undefined))
+    const apart = tellingApart(
+      best.map(({ window }) => window),
+      columns,
+    )
+    const pieces = best.map(({ window }) => rowPiece(window, task, columns.length > 0 ? columns : undefined, apart))
     if (!pieces.every(({ text }) => task.isAllowed(text))) return undefined
     return {
       outcome: 'answered',
@@ -55,6 +68,28 @@ export const table: Way = {
       note: `${best.length === 1 ? 'One row names' : `${best.length} rows name`} what is asked about${columns.length > 0 ? `; told: ${columns.join(', ')}` : ''}`,
     }
   },
+}
+
+/** The header whose cells tell rows of one subject apart; undefined when their subjects do. */
+function tellingApart(rows: readonly Window[], told: readonly string[]): string | undefined {
+  const keys = new Set(rows.map(({ units }) => keyOf(units[0]!.cells).value))
+  if (rows.length < 2 || keys.size === rows.length) return undefined
+  return rows[0]!.units[0]!.cells.find(
+    ({ header }, at) =>
+      !told.includes(header) && new Set(rows.map(({ units }) => units[0]!.cells[at]?.value)).size > keys.size,
+  )?.header
+}
+
+/** Of rows that are named alike, those that hold most of the question's neighbouring words: "to Sula Holm". */
+function asWritten<T extends { readonly window: Window }>(question: string, rows: readonly T[]): readonly T[] {
+  const pairsOf = (text: string) =>
+    tokensOf(text)
+      .slice(1)
+      .map((token, at) => `${tokensOf(text)[at]!.text} ${token.text}`)
+  const asked = new Set(pairsOf(question))
+  const counts = rows.map(({ window }) => pairsOf(window.text).filter((pair) => asked.has(pair)).length)
+  const most = Math.max(...counts)
+  return rows.filter((_, at) => counts[at] === most)
 }
 
 /** Whether a row with its headers and what stands around it speaks of all that is asked about, and tells the kind of thing asked for. */
