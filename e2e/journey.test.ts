@@ -98,11 +98,21 @@ describe('3. The brief', () => {
     expect(await revision()).toBeGreaterThan(before)
     await expectText(
       page.locator('[data-field="rules.0"] .margin-note').first(),
-      'When the line speaks of kayaks → say “Bring a towel.”',
+      'When someone asks about kayaks → say “Bring a towel.”',
     )
     await page.getByRole('button', { name: 'Add a term' }).click()
     await page.getByPlaceholder('the word your documents use').fill('kayak')
     await page.getByPlaceholder('other words, with commas').fill('canoe, paddle boat')
+    await saved()
+  })
+
+  it('shows which lines call for a rule, and is taught by saying which are meant', async () => {
+    await page.getByRole('button', { name: /line.* for it/ }).first().click()
+    await page.getByRole('textbox', { name: 'Try a line' }).first().fill('Could we take a paddle boat out?')
+    await page.getByRole('button', { name: 'Try it' }).first().click()
+    await page.getByText('just now').waitFor()
+    await page.getByRole('button', { name: 'Meant', exact: true }).first().click()
+    await page.getByRole('button', { name: 'Forget “Could we take a paddle boat out?”' }).waitFor()
     await saved()
   })
 

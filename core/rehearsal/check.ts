@@ -1,3 +1,4 @@
+import { RE2JS } from 're2js'
 import { wordCount } from '../text'
 import { withoutMarkers, type Citation, type HandOver, type Outcome } from '../dialogue'
 import type { Check } from './script'
@@ -71,17 +72,22 @@ const comparable = (text: string): string =>
 
 const has = (reply: string, text: string): boolean => comparable(reply).includes(comparable(text))
 
-/** A quantified group inside a quantified group can take exponential time; such a pattern is not run. */
-const NESTED_QUANTIFIER = /\([^)]*[+*}][^)]*\)[+*{]/
-
+/**
+ * Whether a reply holds a pattern, in time linear in its length (RE2): a pattern that a designer types must not stop the
+ * server. Look-around and references back cannot be had that way.
+ */
 function matches(pattern: string, reply: string): Verdict {
-  if (NESTED_QUANTIFIER.test(pattern))
-    return { passed: false, reason: `The pattern “${pattern}” repeats a repetition; write it without nesting.` }
   try {
-    const found = new RegExp(pattern, 'iu').test(reply)
+    const found = RE2JS.compile(pattern, RE2JS.CASE_INSENSITIVE).matcher(reply).find()
     return verdict(found, `The reply matches “${pattern}”.`, `The reply does not match “${pattern}”.`)
   } catch {
-    return { passed: false, reason: `“${pattern}” is not a valid pattern.` }
+    const isTooMuch = /\(\?[=!<]|\\\d/.test(pattern)
+    return {
+      passed: false,
+      reason: isTooMuch
+        ? `“${pattern}” looks ahead, behind or back, which a pattern here cannot; write what the reply must hold.`
+        : `“${pattern}” is not a valid pattern.`,
+    }
   }
 }
 

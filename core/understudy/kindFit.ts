@@ -18,11 +18,13 @@ const MEASURES: readonly Dimension[] = [
   'temperature',
   'age',
   'percent',
-  'count',
 ]
 
 const has = (text: string, dimensions: readonly Dimension[]): boolean =>
   quantitiesIn(text).some((each) => dimensions.includes(each.dimension))
+
+/** Whether a text has a figure that is no price and no time. */
+const isFigured = (text: string): boolean => /\d/.test(text.replace(/[£€$]\s?[\d.,]+|\d{1,2}:\d{2}/g, ''))
 
 /** How well a text holds the kind of thing a question asks for: 1 when it does, 0 when it does not, between when that cannot be told. */
 export function fitsKind(question: Question, text: string): number {
@@ -43,8 +45,9 @@ export function fitsKind(question: Question, text: string): number {
           /\d{1,2}[:h]\d{2}|\b\d{1,2} ?(?:Uhr|uur)\b|\b(?:19|20)\d\d\b/.test(text),
       )
     case 'count':
+      return told(has(text, ['count']) || isFigured(text))
     case 'measure':
-      return told(/\d/.test(text) || has(text, MEASURES))
+      return has(text, MEASURES) ? 1 : isFigured(text) ? OPEN : 0
     case 'person':
       return /\p{Lu}\p{Ll}+ (?:[\p{Ll}]+ )?\p{Lu}\p{Ll}+/u.test(text.slice(1)) ? 1 : OPEN / 2
     case 'howTo':

@@ -118,7 +118,7 @@ const summary = computed(() => {
 
 <style scoped>
 .called {
-  margin: 5px 0 2px;
+  margin: 5px 0 2px calc(var(--acts-indent, 0px) + 4px);
   font: 13.5px/1.45 var(--sans);
 }
 .summary {

@@ -102,7 +102,7 @@ const value = (event: Event) => (event.target as HTMLTextAreaElement).value.repl
           class="margin-note"
           :class="{ unread: !readingOf.get(rule.id)!.understood }"
         >
-          <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'Not read' }}</span>
+          <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'For a language model' }}</span>
           {{ readingOf.get(rule.id)!.explanation }}
         </aside>
       </template>
