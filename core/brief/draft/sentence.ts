@@ -108,15 +108,17 @@ const capital = (text: string): string => text.replace(/^\p{Ll}/u, (letter) => l
 
 const nameIn = (text: string): string | undefined => /\b(?:called|named|name is) (\p{Lu}[\p{L}’'-]+)/u.exec(text)?.[1]
 
+/** Where a phrase ends; "people who buy trees" goes on, since nobody could be meant by "people". */
 const ENDS =
-  '(?=,|;|\\.|$| that | who | which | and (?:answers?|helps?|never|always|gives?|speaks?|keeps?)| never | always )'
+  '(?=,|;|\\.|$| that |(?<! people| those| anyone| everybody| everyone| somebody| someone| guests| visitors| customers| parents| tenants) who | which | and (?:answers?|helps?|never|always|gives?|speaks?|keeps?)| never | always )'
 
 /** "A calm helper for allotment holders …" → "helper for allotment holders". */
 function roleIn(text: string): string {
   const found = new RegExp(`^(?:an?|the|our)\\s+(.+?)${ENDS}`, 'iu').exec(text)?.[1] ?? ''
   const tones = toneIn(found).words
   const plain = tones
-    .reduce((rest, word) => rest.replace(new RegExp(`\\b${word}\\b,?\\s*(?:and\\s+)?`, 'i'), ''), found)
+    // A tone inside a longer word ("dry-humoured") is a part of what the person said.
+    .reduce((rest, word) => rest.replace(new RegExp(`(?<![\\w-])${word}(?![\\w-]),?\\s*(?:and\\s+)?`, 'i'), ''), found)
     .trim()
   return words(plain).length <= 14 ? plain.replace(/\s+(?:called|named) \p{Lu}\S+/u, '') : ''
 }
