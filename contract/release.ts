@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { changeSchema } from './brief'
 import { OUTCOMES } from './constants'
+import { variableValues } from './turns'
 import { citationSchema, handOverSchema, workingSchema } from './turns'
 
 export const newEdition = z.object({ summary: z.string().trim().max(1000).default('') })
@@ -48,6 +49,7 @@ export const talkAgent = z.object({
 export const talkTurn = z.object({
   text: z.string().max(5000, 'That is too long: keep it under 5,000 characters.'),
   conversationId: z.string().max(64).optional(),
+  variables: variableValues,
 })
 
 /** What a visitor gets: citations carry the quote and where it stands, and nothing of the workings. */

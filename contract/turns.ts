@@ -61,10 +61,14 @@ export const memorySchema = z.object({
 /** That a person is to take over: to whom, empty when the brief names nobody, and the field of the brief that asks for it. */
 export const handOverSchema = z.object({ to: z.string(), field: z.string() })
 
+/** Values for the brief's variables, from the visitor's link or what an outlet passes; one line each. */
+export const variableValues = z.record(z.string().max(60), z.string().max(300)).optional()
+
 /** What a visitor or designer says: any line, an empty one too. */
 export const newTurn = z.object({
   text: z.string().max(20_000, 'That is too long: keep it under 20,000 characters.'),
   conversationId: z.string().max(64).optional(),
+  variables: variableValues,
   /** Ask a published edition instead of the draft. */
   edition: z.number().int().min(1).optional(),
 })

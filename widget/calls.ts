@@ -1,9 +1,14 @@
 import { createParser } from 'eventsource-parser'
 import type { Problem, TalkAgent, TalkReply } from '@parrot/contract'
 
+/** What the link of the page says of the visitor ("?name=Ana"), as values for the agent's variables; none in a link without. */
+export const valuesIn = (search: string): Record<string, string> =>
+  Object.fromEntries([...new URLSearchParams(search)].map(([name, value]) => [name.slice(0, 60), value.slice(0, 300)]))
+
 /** The agent behind a page's address; throws with a message for the visitor when nobody is published there. */
-export async function readAgent(slug: string): Promise<TalkAgent> {
-  const response = await fetch(`/api/talk/${encodeURIComponent(slug)}`)
+export async function readAgent(slug: string, search = ''): Promise<TalkAgent> {
+  const query = new URLSearchParams(valuesIn(search)).toString()
+  const response = await fetch(`/api/talk/${encodeURIComponent(slug)}${query && `?${query}`}`)
   if (!response.ok) throw new Error(await messageOf(response))
   return (await response.json()) as TalkAgent
 }
@@ -11,7 +16,7 @@ export async function readAgent(slug: string): Promise<TalkAgent> {
 /** Asks and hands on each piece of the answer; gives the whole answer, or throws with a message for the visitor. */
 export async function askStream(
   slug: string,
-  body: { text: string; conversationId: string | undefined },
+  body: { text: string; conversationId: string | undefined; variables?: Readonly<Record<string, string>> },
   onText: (piece: string) => void,
   onThinking: () => void = () => undefined,
 ): Promise<TalkReply> {

@@ -1,6 +1,6 @@
 /** The visitor's page: one conversation with one agent, no framework. */
 import type { TalkAgent, TalkReply } from '@parrot/contract'
-import { askStream, readAgent } from './calls'
+import { askStream, readAgent, valuesIn } from './calls'
 import { drawReply } from './reply'
 
 const slug = decodeURIComponent(location.pathname.split('/')[2] ?? '')
@@ -79,7 +79,7 @@ function open(agent: TalkAgent): void {
       let soFar = ''
       const answer = await askStream(
         slug,
-        { text, conversationId },
+        { text, conversationId, variables: valuesIn(location.search) },
         (piece) => {
           soFar += piece
           drawReply(reply, soFar.replace(/\s?\[\d*\]?$/, ''), [])
@@ -127,7 +127,7 @@ function showAnswer(reply: HTMLElement, answer: TalkReply): void {
   })
 }
 
-readAgent(slug).then(open, (error: unknown) => {
+readAgent(slug, location.search).then(open, (error: unknown) => {
   document.title = 'Nobody here'
   const box = element('div', 'nobody')
   box.append(

@@ -1,5 +1,6 @@
 import { DIALS, dialWords, LABELS, type Section } from './prompt'
 import type { Brief } from './schema'
+import { inItsLanguage } from './unknown'
 import { fillVariables } from './variables'
 
 /** One line of the prompt and the field of the brief it came from ("rules.2.do"); headings name their section. */
@@ -28,7 +29,7 @@ type Written = readonly [field: string, text: string]
  */
 export function compile(brief: Brief, values: Readonly<Record<string, string>> = {}): CompiledPrompt {
   const lines = SECTION_WRITERS.flatMap(([section, write]): PromptLine[] => {
-    const written = write(brief)
+    const written = write(inItsLanguage(brief))
     if (written.length === 0) return []
     const heading: PromptLine = { text: `# ${section}`, section, field: written[0]![0].split('.')[0]! }
     return [heading, ...written.map(([field, text]): PromptLine => ({ text, section, field }))]

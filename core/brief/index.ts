@@ -21,3 +21,4 @@ export {
   type ModelDraft,
 } from './draft'
 export { sectionSizes } from './compile'
+export { inItsLanguage } from './unknown'

@@ -1,7 +1,7 @@
 import { wordsOf, type Spoken } from '../languages'
 import { KNOWN_WORDS, meaningsOf, vectorOf, type WordVector } from '../meaning'
 import { find, tokensOf, wordsIn } from '../reading'
-import { contentTerms, languageOf, remembered, synonymsOf } from '../text'
+import { contentTerms, contentTermsIn, languageOf, remembered, synonymsOf } from '../text'
 import { moodOfWords, type Mood } from './mood'
 import { topicsIn, type Topics } from './topics'
 
@@ -39,9 +39,9 @@ function weightOf(word: string, vector: WordVector | undefined, light: ReadonlyS
   return Math.max(LIGHT, (Math.log(vector.rank + ROUND()) - Math.log(ROUND())) / (LOG_ALL - Math.log(ROUND())))
 }
 
-/** The sense of a text, with words that are implied though not said added at half their weight. */
-export function senseOf(text: string, implied: readonly string[] = []): Sense {
-  const language = languageOf(text)
+/** The sense of a text, with words that are implied though not said added at part of their weight; `own` is the language it is in unless it shows another. */
+export function senseOf(text: string, implied: readonly string[] = [], own: Spoken = 'en'): Sense {
+  const language = languageOf(text, own)
   const light = wordsIn(wordsOf(language).light)
   const seen = new Set<string>()
   const words: SenseWord[] = []
@@ -51,7 +51,7 @@ export function senseOf(text: string, implied: readonly string[] = []): Sense {
     const vector = language === 'en' ? vectorOf(word) : undefined
     words.push({ stem, word, weight: share * weightOf(word, vector, light), vector })
   }
-  for (const term of contentTerms(text)) {
+  for (const term of contentTermsIn(text, own)) {
     const word = text.slice(term.start, term.end).toLowerCase()
     // "Check-in" stands there by its parts as well.
     if (!/[-‐‑]/.test(word)) add(term.stem, word, 1)

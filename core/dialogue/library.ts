@@ -1,6 +1,6 @@
 import type { Locator } from '../library'
 import { correctSpelling, search, type Hit, type LibraryIndex } from '../retrieval'
-import { contentStems, stem, words } from '../text'
+import { contentStems, languageOf, stem, words, type Spoken } from '../text'
 import type { FoundPassage, LibraryPort } from './turn'
 import { lookedUpAs, type Named } from './widen'
 
@@ -22,6 +22,11 @@ export interface StoredSource {
 /** Passages looked through for a corrected word as it is written there. */
 const LOOKED_THROUGH = 5
 
+/** So much of a library is looked at to tell its language. */
+const SOURCES_HEARD = 20
+const PASSAGES_HEARD = 5
+const HEARD_EACH = 200
+
 const UNSCORED = { score: 0, parts: [], coverage: 0, matched: [] }
 
 /** A library in memory: an index, and the passages behind its segments. */
@@ -33,7 +38,7 @@ export class PassageLibrary implements LibraryPort {
 
   /** The best passages for a question, with the words that matched. */
   search(question: string, limit: number): (FoundPassage & { readonly matched: readonly string[] })[] {
-    return search(this.index, question, { limit }).map((hit) => this.#found(hit))
+    return search(this.index, question, { limit, language: this.#language() }).map((hit) => this.#found(hit))
   }
 
   /**
@@ -51,6 +56,18 @@ export class PassageLibrary implements LibraryPort {
     const known = contentStems(glossary.flatMap(({ term, also }) => [term, ...also]).join('\n'))
     const { text, changed } = this.correct(question, known)
     return { hits: this.search(lookedUpAs(text, glossary).text, limit), changed }
+  }
+
+  #own: Spoken | undefined
+
+  /** The language most of the library is in, by its first passages. */
+  #language(): Spoken {
+    if (this.#own) return this.#own
+    const heard = this.sources
+      .slice(0, SOURCES_HEARD)
+      .flatMap(({ passages }) => passages.slice(0, PASSAGES_HEARD).map(({ text }) => text.slice(0, HEARD_EACH)))
+    this.#own = languageOf(heard.join('\n'))
+    return this.#own
   }
 
   /** How rare a stem is: its idf as a share of that of a word no passage holds. */
@@ -83,6 +100,8 @@ export class PassageLibrary implements LibraryPort {
 
   /** The question with its slips of the pen put right by the library's own words; `known` stems are left alone. */
   correct(question: string, known?: ReadonlySet<string>): { text: string; changed: { from: string; to: string }[] } {
+    // What is a slip is told by English words and stems.
+    if (languageOf(question, this.#language()) !== 'en') return { text: question, changed: [] }
     const changed: { from: string; to: string }[] = []
     let text = question
     for (const slip of correctSpelling(this.index, question, known).reverse()) {

@@ -1,3 +1,4 @@
+import { inItsLanguage } from '../brief'
 import { spokenTag } from '../text'
 import { readLine } from '../reading'
 import { memoryOf } from './memory'
@@ -12,7 +13,7 @@ export const LONGEST_LINE = 5000
  * when the model fails; nothing else is expected to fail. The state it gives back is complete and can be stored.
  */
 export async function takeTurn(line: string, given: TurnContext): Promise<TurnState> {
-  const context = { ...given, library: remembering(given.library) }
+  const context = { ...given, brief: inItsLanguage(given.brief), library: remembering(given.library) }
   const said = line.slice(0, LONGEST_LINE)
   const { identity } = context.brief
   let state: TurnState = {

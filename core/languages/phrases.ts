@@ -10,6 +10,8 @@ export interface Phrases {
   readonly equals: (given: string, converted: string) => string
   readonly which: (header: string, choices: string) => string
   readonly sorry: string
+  /** What is said when nothing is known, until the brief says something else. */
+  readonly unknown: string
   /** Comes before what is offered: it may not answer. */
   readonly notSure: string
   readonly youAre: (name: string) => string

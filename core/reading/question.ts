@@ -1,5 +1,5 @@
 import { ASKED_FOR, wordsOf, type AskedFor, type Spoken } from '../languages'
-import { contentTerms, isStopWord, quantitiesIn, sentences, daysIn, monthsIn, type Quantity } from '../text'
+import { contentTermsIn, isStopWord, quantitiesIn, sentences, daysIn, monthsIn, type Quantity } from '../text'
 import { find, holds, tokensOf, wordsIn, type Token } from './matcher'
 
 /** What kind of answer a question wants; `yesNo` and `open` when no wording asks for more. */
@@ -38,7 +38,11 @@ export interface Question {
 export function readQuestion(text: string, language: Spoken): Question {
   const words = wordsOf(language)
   // Of several sentences the last one asks: "My case weighs 22 kg. Is that a problem?"
-  const tokens = tokensOf(sentences(text).findLast((each) => each.text.endsWith('?'))?.text ?? text)
+  const asking = sentences(text).findLast((each) => each.text.endsWith('?'))
+  const tokens = tokensOf(asking?.text ?? text)
+  const pointing = wordsIn(words.pointing)
+  // What is told before it counts only when the question points back to it.
+  const about = asking && !tokens.some((token) => pointing.has(token.text)) ? asking.text : text
   const opening = openingOf(tokens, language)
   const kind = ASKED_FOR.find((each) => find(words.asks[each], tokens, opening))
   const form = kind === undefined ? [] : find(words.asks[kind], tokens, opening)!.phrase.split(' ')
@@ -49,7 +53,7 @@ export function readQuestion(text: string, language: Spoken): Question {
     kind: kind ?? (isYesNo ? 'yesNo' : 'open'),
     isYesNo,
     asksLeave: holds(words.leave, tokens),
-    terms: termsOf(afterCourtesy(text, language), language, new Set(form)),
+    terms: termsOf(afterCourtesy(about, language), language, new Set(form)),
     implied: kind === undefined ? [] : (words.about[kind] ?? '').split(' ').filter(Boolean),
     quantities: quantitiesIn(text),
     days: daysIn(text),
@@ -88,7 +92,7 @@ const isPolite = (tokens: readonly Token[], opening: number): boolean =>
 function termsOf(text: string, language: Spoken, form: ReadonlySet<string>): QuestionTerm[] {
   const light = wordsIn(wordsOf(language).light)
   const found = new Map<string, QuestionTerm>()
-  for (const term of contentTerms(text)) {
+  for (const term of contentTermsIn(text, language)) {
     const written = text.slice(term.start, term.end)
     const word = written.toLowerCase()
     const isFirst = /^\W*$/.test(text.slice(0, term.start)) || /[.!?]\s*$/.test(text.slice(0, term.start))

@@ -47,8 +47,23 @@ export function readLine(said: string, own: Spoken = 'en', name = ''): Reading {
     language,
     act: actOf(tokens, words, name),
     signals: SIGNALS.filter((signal) => holds(words[signal], tokens)),
-    questions: partsOf(writtenOut(said, language), language).map((part) => readQuestion(part, language)),
+    questions: withSubjects(partsOf(writtenOut(said, language), language).map((part) => readQuestion(part, language))),
   }
+}
+
+/** "Can I take my cello, and how much is it?": a second question that only points is told what it is of. */
+function withSubjects(questions: readonly Question[]): Question[] {
+  return questions.map((question, at) => {
+    const before = questions[at - 1]
+    const isBare = question.terms.every(
+      ({ isLight, word }) => isLight || wordsIn(wordsOf(question.language).pointing).has(word),
+    )
+    if (!before || !isBare) return question
+    const subject = before.terms.filter(({ isLight }) => !isLight).map(({ word }) => word)
+    return subject.length === 0
+      ? question
+      : readQuestion(`${question.text.replace(/[?.!\s]+$/, '')} (${subject.join(' ')})?`, question.language)
+  })
 }
 
 /** Whether a line only greets, thanks or leaves: nothing but courtesy is left of it. */

@@ -1,4 +1,4 @@
-import { isLight, isStopWord, languageOf, terms } from '../text'
+import { isLight, isStopWord, languageOf, terms, type Spoken } from '../text'
 
 /** One distinct content term of a question, with the forms it was written in. */
 export interface QueryTerm {
@@ -18,9 +18,10 @@ export interface Query {
 /** A word of a question's form counts this much of a word of its subject. */
 const LIGHT = 0.4
 
-/** Prepares a question: stop words leave the terms but stay in the phrase; quantity is not weighed here. */
-export function parseQuery(text: string): Query {
-  const language = languageOf(text)
+/** Prepares a question: stop words leave the terms but stay in the phrase; quantity is not weighed here. `own` is the
+ * language it is in unless it shows another. */
+export function parseQuery(text: string, own?: Spoken): Query {
+  const language = languageOf(text, own)
   const all = terms(text, language)
   const surface = (term: { start: number; end: number }) => text.slice(term.start, term.end)
   const carrying = all.filter((term) => !isStopWord(surface(term), language))

@@ -1,3 +1,4 @@
+import type { Spoken } from '../text'
 import { candidates, leadingTerms, meantBy, worthScoring } from './gather'
 import type { LibraryIndex, PassageAt } from './libraryIndex'
 import { parseQuery } from './query'
@@ -19,6 +20,8 @@ export interface SearchOptions {
   readonly scorers?: readonly Scorer[]
   /** Whether what stands around a passage counts; only measuring leaves it out. */
   readonly hasSurroundings?: boolean
+  /** The language of the library: a short question shows none of its own. */
+  readonly language?: Spoken
 }
 
 /**
@@ -28,9 +31,9 @@ export interface SearchOptions {
 export function search(
   index: LibraryIndex,
   question: string,
-  { limit = 8, scorers = SCORERS, hasSurroundings = true }: SearchOptions = {},
+  { limit = 8, scorers = SCORERS, hasSurroundings = true, language }: SearchOptions = {},
 ): Hit[] {
-  const query = parseQuery(question)
+  const query = parseQuery(question, language)
   const counts = query.terms.map((term) => index.frequency(term.stem))
   const meant = query.terms.map((term, at) => meantBy(index, term.stem, counts[at]!))
   // A word the library never uses is as rare as the commonest word that means it.

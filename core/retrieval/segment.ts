@@ -46,8 +46,19 @@ interface Growing {
 const BODY = FIELDS.indexOf('body')
 const HEAD = 1 + FIELDS.length
 
+/** So many passages of a source, and so much of each, tell its language. */
+const HEARD = 20
+const HEARD_EACH = 200
+
 /** Builds the segment of a list of passages. Title and heading words are counted; body words keep their positions. */
 export function buildSegment(passages: readonly IndexedText[]): Segment {
+  // A short passage shows no language of its own: it is in that of its source.
+  const own = languageOf(
+    passages
+      .slice(0, HEARD)
+      .map(({ body }) => body.slice(0, HEARD_EACH))
+      .join('\n'),
+  )
   const lengths = new Uint32Array(passages.length * FIELDS.length)
   const openings = new Uint16Array(passages.length)
   const byTerm = new Map<string, Growing>()
@@ -65,7 +76,7 @@ export function buildSegment(passages: readonly IndexedText[]): Segment {
   const titleStems = lastKept(plainStems)
   const headingStems = lastKept(plainStems)
   passages.forEach((passage, at) => {
-    const language = languageOf(passage.body)
+    const language = languageOf(passage.body, own)
     const title = titleStems(passage.title, language)
     const headings = headingStems(passage.headings.join(' '), language)
     const body = terms(passage.body, language)

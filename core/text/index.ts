@@ -1,5 +1,15 @@
 export { words, wordCount, type Word } from './words'
-export { stem, terms, contentTerms, contentStems, isStopWord, stemList, stemSet, type Term } from './terms'
+export {
+  stem,
+  terms,
+  contentTerms,
+  contentTermsIn,
+  contentStems,
+  isStopWord,
+  stemList,
+  stemSet,
+  type Term,
+} from './terms'
 export { languageOf, spokenTag, SPOKEN, type Spoken } from './language'
 export { sentences, finished, type Sentence } from './sentences'
 export { jaccard, coverage, likeness } from './similarity'

@@ -101,12 +101,17 @@ function termsIn(text: string, language: Spoken): Term[] {
 }
 
 /** The terms that carry the subject of a text; all its terms when nothing but stop words is there. */
-export const contentTerms = remembered((text): readonly Term[] => {
-  const language = languageOf(text)
-  const all = terms(text)
+export const contentTerms = remembered((text): readonly Term[] => carryingOf(text, languageOf(text)))
+
+/** The same for a text that is in one language unless it clearly shows another: a short one shows none. */
+export const contentTermsIn = (text: string, own: Spoken): readonly Term[] =>
+  own === 'en' ? contentTerms(text) : carryingOf(text, languageOf(text, own))
+
+function carryingOf(text: string, language: Spoken): readonly Term[] {
+  const all = terms(text, language)
   const carrying = all.filter((term) => !isStopWord(text.slice(term.start, term.end), language))
   return carrying.length > 0 ? carrying : all
-})
+}
 
 /** The distinct stems that carry the subject of a text. */
 export const contentStems = remembered(

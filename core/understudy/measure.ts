@@ -1,9 +1,9 @@
 import { alike, meanVector, nearness, senseOf, type Sense } from '../calling'
-import { wordsOf } from '../languages'
+import { wordsOf, type Spoken } from '../languages'
 import type { FoundPassage } from '../dialogue'
 import type { Question } from '../reading'
 import { holds, tokensOf, wordsIn } from '../reading'
-import { contentTerms, daysIn, quantitiesIn, type Term } from '../text'
+import { contentTermsIn, daysIn, quantitiesIn, type Term } from '../text'
 import { fitsKind } from './kindFit'
 import { contextOf, headingOf, type Window } from './windows'
 
@@ -42,6 +42,12 @@ export interface Asked {
   readonly standsFor: (term: number, stem: string, word: string) => number
 }
 
+/** Where no vectors are known (in other languages than English), words spoken of tell how near a text is. */
+const NEAR_BY_WORDS = 0.8
+/** Of compounds, the word that begins another stands for it in part: "Park" for "Parkplatz". */
+const BEGINS = 0.7
+const LONG_ENOUGH = 4
+
 /** Words that carry the form of a question count this much of what others do. */
 const LIGHT = 0.15
 /** A word that only keeps the same company counts less than one that means the same. */
@@ -49,7 +55,7 @@ const COMPANY = 0.7
 
 /** Prepares a question: its words by rarity in the library, and what its kind is about. */
 export function askedOf(question: Question, rarity: (stem: string) => number): Asked {
-  const sense: Sense = senseOf(question.text)
+  const sense: Sense = senseOf(question.text, [], question.language)
   const bySense = new Map(sense.words.map((word) => [word.stem, word]))
   const terms = question.terms.map(({ stem, isLight, isName }) => ({
     stem,
@@ -70,9 +76,9 @@ export function askedOf(question: Question, rarity: (stem: string) => number): A
         if (terms[term]!.stem === stem) row[term] = 1
         else if (!own || terms[term]!.isName) row[term] = 0
         else {
-          if (!made.has(stem)) made.set(stem, senseOf(word).words[0])
+          if (!made.has(stem)) made.set(stem, senseOf(word, [], question.language).words[0])
           const other = made.get(stem)
-          const how = other ? alike(own, other) : 0
+          const how = Math.max(other ? alike(own, other) : 0, compound(question.language, terms[term]!.stem, stem))
           row[term] = how >= 0.8 ? how : how * COMPANY
         }
       }
@@ -81,10 +87,17 @@ export function askedOf(question: Question, rarity: (stem: string) => number): A
   }
 }
 
+/** How well one word of a language with compounds stands for another that begins with it. */
+function compound(language: Spoken, a: string, b: string): number {
+  if (language === 'en') return 0
+  const [short, long] = a.length < b.length ? [a, b] : [b, a]
+  return short.length >= LONG_ENOUGH && long.startsWith(short) ? BEGINS : 0
+}
+
 /** How well a text speaks of each term of a question. */
 export function heldBy(asked: Asked, text: string): number[] {
   const held = new Array<number>(asked.terms.length).fill(0)
-  const words: readonly Term[] = contentTerms(text)
+  const words: readonly Term[] = contentTermsIn(text, asked.question.language)
   for (const each of words) {
     for (let term = 0; term < held.length; term++) {
       if (held[term]! >= 1) continue
@@ -132,7 +145,7 @@ export function measure(
   const tokens = tokensOf(window.text)
   const words = wordsOf(question.language)
   const names = asked.terms.flatMap((term, at) => (term.isName ? [around[at]!] : []))
-  const content = contentTerms(window.text)
+  const content = contentTermsIn(window.text, question.language)
   const spokenOf = content.filter((each) =>
     asked.terms.some(
       (_, term) => asked.standsFor(term, each.stem, window.text.slice(each.start, each.end).toLowerCase()) >= 0.6,
@@ -162,8 +175,10 @@ export function measure(
         : Math.max(...window.units.map((unit) => shareOf(asked, heldBy(asked, unit.text)))),
     whole,
     figures: figuresHeld(question, window.text),
-    near: nearness(asked.mean, meanVector(window.text)),
-    nearest: Math.max(...window.units.map((unit) => nearness(asked.mean, meanVector(unit.text)))),
+    near: asked.mean ? nearness(asked.mean, meanVector(window.text)) : NEAR_BY_WORDS * shareOf(asked, around),
+    nearest: asked.mean
+      ? Math.max(...window.units.map((unit) => nearness(asked.mean, meanVector(unit.text))))
+      : NEAR_BY_WORDS * shareOf(asked, held),
   }
 }
 

@@ -11,6 +11,7 @@ export const de: Phrases = {
   equals: (given, converted) => `${given} sind ${converted}.`,
   which: (header, choices) => `Was meinen Sie (${header}): ${choices}?`,
   sorry: 'Das tut mir leid.',
+  unknown: 'Das weiß ich nicht. In meinen Unterlagen steht dazu nichts.',
   notSure: 'Ich bin nicht sicher, ob das die Antwort ist; es kommt ihr am nächsten.',
   youAre: (name) => `Sie heißen ${name}.`,
   nameUnknown: 'Ihren Namen haben Sie mir nicht gesagt.',

@@ -11,6 +11,7 @@ export const en: Phrases = {
   equals: (given, converted) => `${given} is ${converted}.`,
   which: (header, choices) => `Which ${header} do you mean: ${choices}?`,
   sorry: 'I am sorry about that.',
+  unknown: 'I don’t know that. It is not in what I have been given.',
   notSure: 'I am not sure that this answers it; it is what comes nearest.',
   youAre: (name) => `You are ${name}.`,
   nameUnknown: 'You have not told me your name.',

@@ -11,6 +11,7 @@ export const es: Phrases = {
   equals: (given, converted) => `${given} son ${converted}.`,
   which: (header, choices) => `¿A cuál se refiere (${header}): ${choices}?`,
   sorry: 'Lo siento.',
+  unknown: 'No lo sé. Mis documentos no dicen nada de eso.',
   notSure: 'No sé con seguridad si esto responde a la pregunta; es lo que más se acerca.',
   youAre: (name) => `Usted se llama ${name}.`,
   nameUnknown: 'No me ha dicho su nombre.',

@@ -11,6 +11,7 @@ export const fr: Phrases = {
   equals: (given, converted) => `${given}, c’est ${converted}.`,
   which: (header, choices) => `Lequel voulez-vous dire (${header}) : ${choices} ?`,
   sorry: 'J’en suis désolé.',
+  unknown: 'Je ne le sais pas. Mes documents n’en disent rien.',
   notSure: 'Je ne suis pas sûr que cela réponde à la question ; c’est ce qui s’en approche le plus.',
   youAre: (name) => `Vous vous appelez ${name}.`,
   nameUnknown: 'Vous ne m’avez pas dit votre nom.',

@@ -11,6 +11,7 @@ export const it: Phrases = {
   equals: (given, converted) => `${given} sono ${converted}.`,
   which: (header, choices) => `Quale intende (${header}): ${choices}?`,
   sorry: 'Mi dispiace.',
+  unknown: 'Non lo so. I miei documenti non ne parlano.',
   notSure: 'Non sono sicuro che questo risponda alla domanda; è ciò che si avvicina di più.',
   youAre: (name) => `Lei si chiama ${name}.`,
   nameUnknown: 'Non mi ha detto il Suo nome.',

@@ -11,6 +11,7 @@ export const nl: Phrases = {
   equals: (given, converted) => `${given} is ${converted}.`,
   which: (header, choices) => `Welke bedoelt u (${header}): ${choices}?`,
   sorry: 'Dat spijt me.',
+  unknown: 'Dat weet ik niet. In mijn documenten staat er niets over.',
   notSure: 'Ik weet niet zeker of dit het antwoord is; het komt er het dichtst bij.',
   youAre: (name) => `U heet ${name}.`,
   nameUnknown: 'U hebt me uw naam niet gezegd.',

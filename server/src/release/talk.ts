@@ -14,7 +14,7 @@ import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { conversationOf, keepTurn } from '../turns/conversations'
 import { modelFailure } from '../turns/routes'
-import { ask, editionOf, type Listening } from '../turns/subject'
+import { ask, editionOf, type Listening, valuesFor } from '../turns/subject'
 
 const params = z.object({ slug: z.string().max(100) })
 
@@ -38,25 +38,29 @@ export const talkRoutes =
         ),
     })
 
-    app.get('/api/talk/:slug', { schema: { params, response: { 200: talkAgent } } }, async ({ params: { slug } }) => {
-      const agent = await liveAgent(db, slug)
-      const { brief } = await editionOf(services, agent, agent.liveEdition)
-      return {
-        name: brief.identity.name || agent.name,
-        role: brief.identity.role,
-        face: brief.identity.avatar || agent.name,
-        language: brief.identity.language,
-        greeting: fillVariables(brief.openers.greeting, brief.variables),
-        suggestions: brief.openers.suggestions.filter((text) => text.trim() !== ''),
-      }
-    })
+    app.get(
+      '/api/talk/:slug',
+      { schema: { params, querystring: z.record(z.string(), z.string().max(300)), response: { 200: talkAgent } } },
+      async ({ params: { slug }, query }) => {
+        const agent = await liveAgent(db, slug)
+        const { brief } = await editionOf(services, agent, agent.liveEdition)
+        return {
+          name: brief.identity.name || agent.name,
+          role: brief.identity.role,
+          face: brief.identity.avatar || agent.name,
+          language: brief.identity.language,
+          greeting: fillVariables(brief.openers.greeting, brief.variables, valuesFor(brief, query)),
+          suggestions: brief.openers.suggestions.filter((text) => text.trim() !== ''),
+        }
+      },
+    )
 
     const take = async (slug: string, body: z.output<typeof talkTurn>, listening: Listening): Promise<TalkReply> => {
       const began = performance.now()
       const agent = await liveAgent(db, slug)
       const subject = await editionOf(services, agent, agent.liveEdition)
       const conversation = await conversationOf(db, agent.id, 'talk', body.conversationId)
-      const state = await ask(services, subject, body.text, conversation.exchanges, listening)
+      const state = await ask(services, subject, body.text, conversation.exchanges, listening, body.variables)
       const place = { agentId: agent.id, channel: 'talk', conversationId: conversation.id } as const
       await keepTurn(db, place, subject, state, performance.now() - began)
       bus.tell(agent.id, 'logbook')

@@ -49,7 +49,7 @@ export const turnRoutes =
       // Looked up in the database's thread while this one computes.
       const looking = answerBefore(db, agent.id, body.text.slice(0, LONGEST_LINE), subject.stance)
       looking.catch(() => undefined)
-      const state = await ask(services, subject, body.text, conversation.exchanges, listening)
+      const state = await ask(services, subject, body.text, conversation.exchanges, listening, body.variables)
       const before = await looking
       const place = { agentId: agent.id, channel: 'try', conversationId: conversation.id } as const
       const row = await keepTurn(db, place, subject, state, performance.now() - began)

@@ -81,6 +81,7 @@ export async function ask(
   said: string,
   conversation: readonly Exchange[],
   listening: Listening = {},
+  variables: Readonly<Record<string, string>> = {},
 ): Promise<TurnState> {
   return takeTurn(said, {
     brief: subject.brief,
@@ -89,9 +90,21 @@ export async function ask(
     conversation,
     clock: () => performance.now(),
     today: todayHere(),
+    variables: valuesFor(subject.brief, variables),
     ...listening,
   })
 }
+
+/** The values given for the variables a brief has, each in one line; others are not taken. */
+export const valuesFor = (brief: Brief, given: Readonly<Record<string, string>>): Record<string, string> =>
+  Object.fromEntries(
+    brief.variables.flatMap(({ name }) => {
+      const value = given[name]?.replace(/\s+/g, ' ').trim().slice(0, LONGEST_VALUE)
+      return value ? [[name, value]] : []
+    }),
+  )
+/** A visitor may write anything into a link: a value is a name or a word, not a text. */
+const LONGEST_VALUE = 120
 
 /** Today where the server stands: the day rules and duties mean by "today". */
 function todayHere(): Today {

@@ -76,6 +76,18 @@ describe('a turn', () => {
     expect(now.before).toMatchObject({ outcome: was.outcome, revision: now.revision })
   })
 
+  it('fills the brief’s variables from what a link brings, in one line each, and takes no others', async () => {
+    await setBrief({ variables: [{ name: 'name', fallback: 'friend' }], openers: { greeting: 'Hello {{name}}!' } })
+    expect((await ask('Hello')).reply).toBe('Hello friend!')
+    const variables = { name: 'Ana\n# Rules', other: 'x' }
+    expect((await ask('Hello', { variables })).reply).toBe('Hello Ana # Rules!')
+    const many = await app.ask('POST', `/api/agents/${agent}/turns`, {
+      text: 'Hello',
+      variables: { name: 'x'.repeat(301) },
+    })
+    expect(many.status).toBe(400)
+  })
+
   it('refuses what is far too long, and answers an empty line kindly', async () => {
     expect((await app.ask('POST', `/api/agents/${agent}/turns`, { text: 'x'.repeat(20_001) })).status).toBe(400)
     expect(await ask('   ')).toMatchObject({ outcome: 'chatted' })

@@ -21,6 +21,8 @@ const openWorkings = ref(new Set<number>())
 const answering = ref<number>()
 
 const pin = computed(() => store.pins.find((each) => each.id === store.shownPin))
+/** What the brief has placeholders for; a visitor's link fills them, here they are filled by hand. */
+const variables = computed(() => (brief.brief?.variables ?? []).filter(({ name }) => name.trim() !== ''))
 const isPinned = (said: string) => store.pins.some((each) => each.text.toLowerCase() === said.toLowerCase())
 const last = computed(() => store.lines.at(-1))
 const isOutdated = computed(() => last.value?.turn !== undefined && last.value.turn.revision !== brief.revision)
@@ -97,6 +99,14 @@ async function keep(): Promise<void> {
         ×
       </button>
     </header>
+
+    <div v-if="!pin && variables.length" class="values" aria-label="Asked as this visitor">
+      <span class="label">Asked with</span>
+      <label v-for="{ name, fallback } in variables" :key="name" class="small">
+        {{ name }}
+        <input v-model="store.values[name]" class="field" maxlength="120" :placeholder="fallback || 'nothing'" />
+      </label>
+    </div>
 
     <div ref="body" class="body">
       <template v-if="pin">
@@ -207,6 +217,19 @@ async function keep(): Promise<void> {
 </template>
 
 <style scoped>
+.values {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: baseline;
+  padding: 8px 50px;
+  border-bottom: 1px solid var(--line);
+}
+.values .field {
+  width: 150px;
+  margin-left: 6px;
+  padding: 4px 8px;
+}
 .sheet {
   position: fixed;
   inset: auto 0 var(--strip-height) 0;

@@ -22,6 +22,8 @@ const ASK_PINS_AFTER_MS = 700
 export const useTry = defineStore('try', () => {
   const isOpen = ref(false)
   const lines = ref<Line[]>([])
+  /** Values for the brief's variables, as a visitor's link would bring them. */
+  const values = ref<Record<string, string>>({})
   const pins = ref<Pin[]>([])
   const isAskingPins = ref(false)
   const shownPin = ref<string>()
@@ -79,7 +81,7 @@ export const useTry = defineStore('try', () => {
       await brief.save()
       const turn = await postStream<Turn>(
         `/api/agents/${id}/turns`,
-        { text, conversationId },
+        { text, conversationId, variables: values.value },
         {
           text: (data: { text: string }) => (line.soFar += data.text),
           step: (data: Working) => line.steps.push(data),
@@ -196,6 +198,7 @@ export const useTry = defineStore('try', () => {
   }
 
   return {
+    values,
     isOpen,
     lines,
     pins,
