@@ -41,6 +41,7 @@ export const checkReply: Step = async (state, context) => {
     ],
     own: [...ownWords(context.brief.identity.language), ...ownLines(context.brief)],
     verdicts: [phrases.yes, phrases.no, phrases.depends],
+    language: state.reading.language,
   }
   const first = check(state.reply, state, context, grounds)
   const second =

@@ -3,7 +3,14 @@ import { found } from '../testing'
 import { supportOf } from './support'
 
 const PLOTS = found('A full plot costs £64.', ['3. Using the plot'], 'Rules')
-const grounds = { passages: [PLOTS], brief: [], said: [], own: ['What I do have near it is', 'Ja.'], verdicts: ['Ja.'] }
+const grounds = {
+  passages: [PLOTS],
+  brief: [],
+  said: [],
+  own: ['What I do have near it is', 'Ja.'],
+  verdicts: ['Ja.'],
+  language: 'en' as const,
+}
 const isBacked = (reply: string) => supportOf(reply, grounds).every((each) => each.isSupported)
 
 describe('a section called by its name', () => {

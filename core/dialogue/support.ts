@@ -1,4 +1,4 @@
-import { contentStems, contentTerms, coverage, isStopWord, quantitiesIn, sentences } from '../text'
+import { contentTermsIn, coverage, isStopWord, quantitiesIn, sentences, type Spoken } from '../text'
 import type { PromptLine } from '../brief'
 import { withoutMarkers } from './citations'
 import type { FoundPassage, Support } from './turn'
@@ -18,13 +18,18 @@ export interface Grounds {
   readonly own: readonly string[]
   /** Those of them that say yes, no, or neither. */
   readonly verdicts: readonly string[]
+  /** The language the reply is in unless a sentence shows another. */
+  readonly language: Spoken
 }
 
 /** A heading as it is called in a reply: without its number. */
 const plainName = (name: string): string => name.replace(/^\d+(?:\.\d+)*\.?\s+/, '').toLowerCase()
 
 /** Words the agent's own set phrases bring into a sentence of facts: "the total is …" claims no total by itself. */
-const phraseStems = (own: readonly string[]): ReadonlySet<string> => contentStems(own.join(' '))
+const phraseStems = (own: readonly string[], language: Spoken): ReadonlySet<string> => stemsIn(own.join(' '), language)
+
+const stemsIn = (text: string, language: Spoken): ReadonlySet<string> =>
+  new Set(contentTermsIn(text, language).map((term) => term.stem))
 
 /**
  * Matches every sentence of a reply to what it rests on. The score is the share of the sentence's content words that
@@ -40,10 +45,13 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
       text: `${passage.sourceTitle}\n${passage.headings.join('\n')}\n${passage.text}`,
     })),
     ...grounds.brief.map((line) => ({ by: 'brief' as const, field: line.field, text: line.text })),
-  ].map((source) => ({ ...source, stems: contentStems(source.text), figures: figuresIn(source.text) }))
-  const said = { stems: contentStems(grounds.said.join('\n')), figures: figuresIn(grounds.said.join('\n')) }
+  ].map((source) => ({ ...source, stems: stemsIn(source.text, grounds.language), figures: figuresIn(source.text) }))
+  const said = {
+    stems: stemsIn(grounds.said.join('\n'), grounds.language),
+    figures: figuresIn(grounds.said.join('\n')),
+  }
   const plain = withoutMarkers(reply)
-  const set = phraseStems(grounds.own)
+  const set = phraseStems(grounds.own, grounds.language)
   const own = new Set(grounds.own.flatMap((text) => sentences(text).map((sentence) => sentence.text)))
   const known = new Set([...sources.flatMap((source) => [...source.figures]), ...said.figures])
   const places = new Set(
@@ -55,7 +63,7 @@ export function supportOf(reply: string, grounds: Grounds): Support[] {
       const item = text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, '')
       // A section called by its name is there; nothing it says is claimed.
       const body = item.replace(/“([^”]+)”/g, (whole, name: string) => (places.has(plainName(name)) ? '' : whole))
-      const content = contentTerms(body)
+      const content = contentTermsIn(body, grounds.language)
         .filter((term) => !isStopWord(body.slice(term.start, term.end)))
         .map((term) => term.stem)
         .filter((each, at, all) => !/^[\d.,:]+$/.test(each) && all.indexOf(each) === at)
