@@ -107,7 +107,10 @@ describe('3. The brief', () => {
   })
 
   it('shows which lines call for a rule, and is taught by saying which are meant', async () => {
-    await page.getByRole('button', { name: /line.* for it/ }).first().click()
+    await page
+      .getByRole('button', { name: /line.* for it/ })
+      .first()
+      .click()
     await page.getByRole('textbox', { name: 'Try a line' }).first().fill('Could we take a paddle boat out?')
     await page.getByRole('button', { name: 'Try it' }).first().click()
     await page.getByText('just now').waitFor()

@@ -1,5 +1,5 @@
 import { phrasesIn } from '../languages'
-import { words } from '../text'
+import { remembered, words } from '../text'
 
 /** A word of a line in small letters, with where it stands. */
 export interface Token {
@@ -9,8 +9,9 @@ export interface Token {
 }
 
 /** The words of a text as phrases are matched on: small letters, one kind of apostrophe. */
-export const tokensOf = (text: string): Token[] =>
-  words(text.replace(/[’ʼ]/g, "'")).map(({ text: word, start, end }) => ({ text: word.toLowerCase(), start, end }))
+export const tokensOf = remembered((text): readonly Token[] =>
+  words(text.replace(/[’ʼ]/g, "'")).map(({ text: word, start, end }) => ({ text: word.toLowerCase(), start, end })),
+)
 
 /** A phrase found among tokens: from which to which, the second not included. */
 export interface Match {

@@ -1,6 +1,6 @@
 import { wordsOf } from '../languages'
 import { holds, tokensOf, type Question } from '../reading'
-import { datesIn, daysIn, monthsIn, quantitiesIn, type Dimension } from '../text'
+import { daysIn, monthsIn, quantitiesIn, type Dimension } from '../text'
 
 /** Neither for nor against: the kind cannot be told from the form of a text. */
 const OPEN = 0.5
@@ -41,8 +41,9 @@ export function fitsKind(question: Question, text: string): number {
         has(text, ['clock', 'duration']) ||
           daysIn(text).size > 0 ||
           monthsIn(text).size > 0 ||
-          datesIn(text).length > 0 ||
-          /\d{1,2}[:h]\d{2}|\b\d{1,2} ?(?:Uhr|uur)\b|\b(?:19|20)\d\d\b/.test(text),
+          /\d{1,2}[:h]\d{2}|\d{4}-\d{2}-\d{2}|\d{1,2}[./]\d{1,2}[./]\d{2,4}|\b\d{1,2} ?(?:Uhr|uur)\b|\b(?:19|20)\d\d\b/.test(
+            text,
+          ),
       )
     case 'count':
       return told(has(text, ['count']) || isFigured(text))

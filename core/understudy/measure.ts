@@ -5,7 +5,7 @@ import type { Question } from '../reading'
 import { holds, tokensOf, wordsIn } from '../reading'
 import { contentTermsIn, daysIn, quantitiesIn, type Term } from '../text'
 import { fitsKind } from './kindFit'
-import { contextOf, headingOf, type Window } from './windows'
+import { contextOf, headingOf, sayItem, type Unit, type Window } from './windows'
 
 /** What is measured of a window for a question; the weights that rank windows have these names, in this order. */
 export const MEASURES = [
@@ -38,6 +38,10 @@ export interface Asked {
   readonly question: Question
   readonly mean: Float64Array | undefined
   readonly terms: readonly { readonly stem: string; readonly weight: number; readonly isName: boolean }[]
+  /** What was found of each unit looked at. */
+  readonly units: WeakMap<Unit, UnitFacts>
+  /** The share of the question that a heading speaks of. */
+  readonly headingShare: (heading: string) => number
   /** How well a word stands for a term of the question, 0..1. */
   readonly standsFor: (term: number, stem: string, word: string) => number
 }
@@ -64,8 +68,15 @@ export function askedOf(question: Question, rarity: (stem: string) => number): A
   }))
   const known = new Map<string, number[]>()
   const made = new Map<string, ReturnType<typeof senseOf>['words'][number] | undefined>()
-  return {
+  const headings = new Map<string, number>()
+  const asked: Asked = {
     question,
+    units: new WeakMap(),
+    headingShare: (heading) => {
+      const known = headings.get(heading) ?? shareOf(asked, heldBy(asked, heading))
+      headings.set(heading, known)
+      return known
+    },
     mean: sense.mean,
     terms,
     standsFor: (term, stem, word) => {
@@ -85,6 +96,7 @@ export function askedOf(question: Question, rarity: (stem: string) => number): A
       return row[term]!
     },
   }
+  return asked
 }
 
 /** How well one word of a language with compounds stands for another that begins with it. */
@@ -131,6 +143,43 @@ function figuresHeld({ quantities, days }: Question, text: string): number {
   return hasFigures && [...days].every((day) => named.has(day)) ? 1 : 0
 }
 
+/** What one unit says for a question, looked at once however many windows it stands in. */
+interface UnitFacts {
+  readonly held: readonly number[]
+  readonly share: number
+  /** Words that carry something, and those of them that are spoken of. */
+  readonly content: number
+  readonly spokenOf: number
+  readonly fits: number
+  readonly mean: Float64Array | undefined
+}
+
+/** A word is spoken of when one of the question's stands for it this well. */
+const SPOKEN_OF = 0.6
+
+function factsOf(asked: Asked, unit: Unit): UnitFacts {
+  let facts = asked.units.get(unit)
+  if (facts) return facts
+  const text = unit.kind === 'item' ? sayItem(unit) : unit.text
+  const held = heldBy(asked, text)
+  const content = contentTermsIn(text, asked.question.language)
+  const spokenOf = content.filter((each) => {
+    const word = text.slice(each.start, each.end).toLowerCase()
+    return asked.terms.some((_, term) => asked.standsFor(term, each.stem, word) >= SPOKEN_OF)
+  }).length
+  const mean = asked.mean ? meanVector(text) : undefined
+  facts = {
+    held,
+    share: shareOf(asked, held),
+    content: content.length,
+    spokenOf,
+    fits: fitsKind(asked.question, text),
+    mean,
+  }
+  asked.units.set(unit, facts)
+  return facts
+}
+
 /** Measures one window for a question. `top` is the best passage's score. */
 export function measure(
   window: Window,
@@ -140,46 +189,49 @@ export function measure(
   top: number,
 ): Measured {
   const { question } = asked
-  const held = heldBy(asked, window.text)
+  const facts = window.units.map((unit) => factsOf(asked, unit))
+  const held = asked.terms.map((_, at) => Math.max(...facts.map((each) => each.held[at]!)))
   const around = held.map((how, at) => Math.max(how, context[at]!))
-  const tokens = tokensOf(window.text)
-  const words = wordsOf(question.language)
-  const names = asked.terms.flatMap((term, at) => (term.isName ? [around[at]!] : []))
-  const content = contentTermsIn(window.text, question.language)
-  const spokenOf = content.filter((each) =>
-    asked.terms.some(
-      (_, term) => asked.standsFor(term, each.stem, window.text.slice(each.start, each.end).toLowerCase()) >= 0.6,
-    ),
-  ).length
-  const heading = headingOf(window.passage)
+  const content = facts.reduce((sum, each) => sum + each.content, 0)
+  const spokenOf = facts.reduce((sum, each) => sum + each.spokenOf, 0)
+  const first = window.units[0]!
+  const shares = { spoken: shareOf(asked, held), around: shareOf(asked, around) }
+  const headed = headingOf(window.passage)
   return {
-    spoken: shareOf(asked, held),
-    around: shareOf(asked, around),
+    ...shares,
     missing: asked.terms.some(({ weight }, at) => weight >= 0.6 && around[at]! < 0.3) ? 1 : 0,
-    focus: content.length === 0 ? 0 : Math.min(1, spokenOf / content.length),
+    focus: content === 0 ? 0 : Math.min(1, spokenOf / content),
     score: top === 0 ? 0 : window.passage.score / top,
     coverage: window.passage.coverage,
     first: 1 / (1 + window.rank),
-    fits: fitsKind(question, window.text),
-    heading: heading === '' ? 0 : shareOf(asked, heldBy(asked, heading)),
+    fits: Math.max(...facts.map((each) => each.fits)),
+    heading: headed === '' ? 0 : asked.headingShare(headed),
     length: Math.log(1 + window.words) / 5,
-    points: wordsIn(words.pointing).has(tokens[0]?.text ?? '') && window.units[0]!.at > 0 ? 1 : 0,
-    asks: /\?\s*$/.test(window.text) ? 1 : 0,
-    opens: window.units[0]!.at === 0 ? 1 : 0,
-    nameless: names.some((how) => how < 0.5) ? 1 : 0,
+    points: first.at > 0 && wordsIn(wordsOf(question.language).pointing).has(firstWordOf(window.text)) ? 1 : 0,
+    asks: window.text.trimEnd().endsWith('?') ? 1 : 0,
+    opens: first.at === 0 ? 1 : 0,
+    nameless: asked.terms.some(({ isName }, at) => isName && around[at]! < 0.5) ? 1 : 0,
     isRow: window.kind === 'row' ? 1 : 0,
     isList: window.kind === 'list' ? 1 : 0,
-    tight:
-      window.units.length === 1
-        ? shareOf(asked, held)
-        : Math.max(...window.units.map((unit) => shareOf(asked, heldBy(asked, unit.text)))),
+    tight: Math.max(...facts.map((each) => each.share)),
     whole,
     figures: figuresHeld(question, window.text),
-    near: asked.mean ? nearness(asked.mean, meanVector(window.text)) : NEAR_BY_WORDS * shareOf(asked, around),
+    near: asked.mean ? nearness(asked.mean, summed(facts.map((each) => each.mean))) : NEAR_BY_WORDS * shares.around,
     nearest: asked.mean
-      ? Math.max(...window.units.map((unit) => nearness(asked.mean, meanVector(unit.text))))
-      : NEAR_BY_WORDS * shareOf(asked, held),
+      ? Math.max(...facts.map((each) => nearness(asked.mean, each.mean)))
+      : NEAR_BY_WORDS * shares.spoken,
   }
+}
+
+const firstWordOf = (text: string): string => tokensOf(text.slice(0, 40))[0]?.text ?? ''
+
+/** The mean of texts put together is the sum of theirs: only its direction counts. */
+function summed(means: readonly (Float64Array | undefined)[]): Float64Array | undefined {
+  const own = means.filter((each) => each !== undefined)
+  if (own.length < 2) return own[0]
+  const sum = Float64Array.from(own[0]!)
+  for (const each of own.slice(1)) for (let at = 0; at < sum.length; at++) sum[at]! += each[at]!
+  return sum
 }
 
 /** How well what stands around a passage speaks of each term, and the share that both together hold. */

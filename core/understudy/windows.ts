@@ -1,6 +1,6 @@
 import { wordsOf } from '../languages'
 import { holds, tokensOf } from '../reading'
-import { finished, languageOf, sentences, wordCount } from '../text'
+import { finished, languageOf, remembered, sentences, wordCount } from '../text'
 import type { FoundPassage } from '../dialogue'
 import { pairIn } from '../dialogue/pair'
 
@@ -45,11 +45,13 @@ const MOST_LIST_WORDS = 170
 const FEWEST_WORDS = 3
 
 /** The units of a passage in order. Text that gives its reader orders is left out: documents are data. */
-export function unitsOf(passage: Pick<FoundPassage, 'text'>): Unit[] {
+export const unitsOf = ({ text }: Pick<FoundPassage, 'text'>): readonly Unit[] => unitsIn(text)
+
+const unitsIn = remembered((passage): readonly Unit[] => {
   const units: Unit[] = []
   let leadIn = ''
-  const { orders } = wordsOf(languageOf(passage.text))
-  const text = pairIn(passage)?.answer ?? passage.text
+  const { orders } = wordsOf(languageOf(passage))
+  const text = pairIn({ text: passage })?.answer ?? passage
   text.split('\n').forEach((written, line) => {
     const text = written.replace(CLAUSE_NUMBER, '').trim()
     if (text === '') return
@@ -63,7 +65,7 @@ export function unitsOf(passage: Pick<FoundPassage, 'text'>): Unit[] {
     leadIn = text.endsWith(':') ? (sentences(text).at(-1)?.text ?? '') : ''
   })
   return units
-}
+})
 
 const cellsOf = (line: string): Cell[] =>
   line.split('; ').map((cell) => {
