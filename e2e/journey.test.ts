@@ -137,7 +137,7 @@ describe('3. The brief', () => {
   it('shows the compiled prompt with the field each line came from, and goes there', async () => {
     await page.getByRole('tab', { name: 'Compiled prompt' }).click()
     await page.getByText('- Your job: answer questions about the boat shed').waitFor()
-    await page.getByRole('button', { name: 'Rule 1', exact: true }).click()
+    await page.getByRole('button', { name: 'Rule 1', exact: true }).first().click()
     await page.getByRole('textbox', { name: 'Rule 1: when' }).waitFor()
   })
 

@@ -4,5 +4,5 @@
  */
 export { BARS, judge, type Call, type Callable } from './judge'
 export { alike, closeness, FEATURES, measure, overlap } from './features'
-export { conditionOf, meanVector, nearness, senseOf, subjectOf, type Sense } from './sense'
+export { conditionOf, meanVector, nearness, relatedBy, senseOf, subjectOf, type Sense } from './sense'
 export { draftSamples } from './samples'

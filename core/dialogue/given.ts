@@ -1,11 +1,14 @@
-import { closeness, senseOf } from '../calling'
-import { readQuestion, type Question } from '../reading'
+import { relatedBy } from '../calling'
+import { readQuestion, type Question, type QuestionTerm } from '../reading'
+import { sentences } from '../text'
 import { pairIn } from './pair'
 import type { FoundPassage, Step } from './turn'
 
-/** A question this near to one with a fixed answer is the same question, in other words. */
-const SAME = 0.82
-const LOOKED_AT = 4
+/** Words of two questions that are put for each other this surely ask for the same; words that are only near do not. */
+const SAME_WORD = 0.86
+/** How sure a rewording is beside the very words. */
+const REWORDED = 0.95
+const LOOKED_AT = 8
 
 /**
  * Gives an answer that the designer wrote to this very question, or to a clear rewording of it, word for word: a model
@@ -14,19 +17,27 @@ const LOOKED_AT = 4
  */
 export const useGivenAnswer: Step = async (state, { brief, library }) => {
   const { reading } = state
-  if (reading.act !== 'question' || reading.questions.length !== 1 || state.memory.duty !== undefined) return { state }
-  const [asked] = reading.questions as [Question]
+  if (reading.act === 'empty') return { state }
+  // The very words always count; a rewording does where it is one question and nothing else is under way.
+  const [only] = reading.questions
+  const isOne = reading.act === 'question' && reading.questions.length === 1 && state.memory.duty === undefined
+  const howLike = (question: string): number =>
+    plain(question) === plain(state.question) || plain(question) === plain(state.said)
+      ? 1
+      : isOne
+        ? sameness(only!, question)
+        : 0
   const modelled = brief.answers.flatMap((each, at) =>
     each.enabled && each.answer.trim() !== ''
-      ? [{ question: each.question, answer: each.answer, how: sameness(asked, each.question), field: `answers.${at}` }]
+      ? [{ question: each.question, answer: each.answer, how: howLike(each.question), field: `answers.${at}` }]
       : [],
   )
   const passages = (await library.search(state.question, LOOKED_AT)).slice(0, LOOKED_AT)
   const pairs = passages.flatMap((passage) => {
     const pair = pairIn(passage)
-    return pair ? [{ ...pair, how: sameness(asked, pair.question), passage }] : []
+    return pair ? [{ ...pair, how: howLike(pair.question), passage }] : []
   })
-  const [best] = [...modelled, ...pairs].filter(({ how }) => how >= SAME).sort((a, b) => b.how - a.how)
+  const [best] = [...modelled, ...pairs].filter(({ how }) => how > 0).sort((a, b) => b.how - a.how)
   if (!best) return { state }
   const passage = 'passage' in best ? best.passage : undefined
   const field = 'field' in best ? best.field : undefined
@@ -36,7 +47,10 @@ export const useGivenAnswer: Step = async (state, { brief, library }) => {
       found: passage ? [passage] : [],
       reply: passage && brief.grounding.cite ? `${best.answer} [1]` : best.answer,
       citations: passage && brief.grounding.cite ? [citationOf(passage, best.answer)] : [],
-      support: [supportOf(best.answer, passage, field)],
+      support: best.answer
+        .split('\n')
+        .flatMap((line) => sentences(line))
+        .map(({ text }) => supportOf(text, passage, field)),
       outcome: 'answered',
       isSettled: true,
     },
@@ -54,7 +68,10 @@ export const useGivenAnswer: Step = async (state, { brief, library }) => {
   }
 }
 
-/** How surely a question is the same as another, 0..1: near in its words, and the same in figures, days, names and kind. */
+/**
+ * How surely a question is the same as another, 0 or near 1: each word that carries its subject stands in the other, or one
+ * that is put for it, and figures, days, names and kind are the same. "Red paint" is not "blue paint", however near.
+ */
 export function sameness(asked: Question, other: string): number {
   const read = readQuestion(other, asked.language)
   if (plain(asked.text) === plain(other)) return 1
@@ -64,11 +81,18 @@ export function sameness(asked: Question, other: string): number {
     hasSame((question) => question.quantities.map((each) => `${each.dimension}${each.value}`)) &&
     hasSame((question) => [...question.days].map(String)) &&
     hasSame((question) => [...question.months].map(String)) &&
-    hasSame((question) => question.terms.filter((term) => term.isName).map((term) => term.stem)) &&
     (asked.kind === read.kind || asked.kind === 'open' || read.kind === 'open')
-  if (!isAlike) return 0
-  return closeness(senseOf(asked.text, asked.implied), senseOf(other, read.implied))
+  const [own, others] = [contentOf(asked), contentOf(read)]
+  return isAlike && own.length > 0 && standIn(own, others) && standIn(others, own) ? REWORDED : 0
 }
+
+const contentOf = (question: Question): QuestionTerm[] => question.terms.filter((term) => !term.isLight)
+
+/** Whether each of some words has one among others that is put for it; a name has only itself. */
+const standIn = (of: readonly QuestionTerm[], within: readonly QuestionTerm[]): boolean =>
+  of.every((one) =>
+    within.some((other) => one.stem === other.stem || (!one.isName && relatedBy(one.stem, other.stem) >= SAME_WORD)),
+  )
 
 const plain = (text: string): string =>
   text

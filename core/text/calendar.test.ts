@@ -20,6 +20,8 @@ describe('months and dates', () => {
   it('knows stretches over the new year', () => {
     expect(months('from November to February')).toEqual([1, 2, 11, 12])
     expect(months('you may march in')).toEqual([])
+    expect(months('May I bring my dog in June?')).toEqual([6])
+    expect(months('May to July')).toEqual([5, 6, 7])
   })
 
   it('reads dates as people write them, both ends of a stretch', () => {

@@ -95,8 +95,10 @@ export const daysIn = remembered((text): ReadonlySet<number> => {
   return found
 })
 
-/** The months a text names, 1 for January to 12: "November to February" names four. "may" counts only as "May". */
+/** The months a text names, 1 for January to 12: "November to February" names four. "may" counts only as "May", and "May I" is none. */
 export const monthsIn = remembered((text): ReadonlySet<number> => {
-  const plain = text.replace(/\b(?:may|mars|march|marches)\b/g, '')
+  const plain = text
+    .replace(/\b(?:may|mars|march|marches)\b/g, '')
+    .replace(/(?<=^|[.!?]\s+)May(?=\s+(?!to\b|till\b|until\b|and\b|or\b|[–—-]|\d)\S)/g, '')
   return new Set([...namedIn(plain, monthNames(languageOf(text)), false)].map((month) => month + 1))
 })

@@ -75,7 +75,6 @@ describe('days and dates', () => {
     ['from November to February only', [1, 2, 11, 12]],
     ['open in May and from July to August', [5, 7, 8]],
     ['you may come in June', [6]],
-    ['you may come in June', [6]],
     ['im Januar und Februar', [1, 2]],
   ])('the months of “%s”', (text, months) => {
     expect([...monthsIn(text)].sort((a, b) => a - b)).toEqual(months)

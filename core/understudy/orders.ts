@@ -1,5 +1,5 @@
 import type { CalledRule } from '../dialogue'
-import { breaks, type Directive } from '../rules'
+import { breaks, explainDirective, type Directive } from '../rules'
 
 /** One thing that led to the reply, for the workings: what, and the field of the brief it came from. */
 export interface Note {
@@ -53,9 +53,18 @@ export function ordersOf(called: readonly CalledRule[], isCourtesy: boolean): Or
   }
   const added = [...of('say'), ...of('link'), ...of('handOver'), ...of('ask'), ...of('offer')].map(({ text }) => text)
   const askFirst = of('askFirst')[0]?.text
-  const format = of('format').at(-1)?.as
-  const cite = of('cite').at(-1)?.isWanted
-  const language = of('language').at(-1)?.language
+  // Where two do not agree, the one that stands first in the brief counts.
+  const format = of('format')[0]?.as
+  const cite = of('cite')[0]?.isWanted
+  const language = of('language')[0]?.language
+  const disputed = [
+    ...(new Set(of('format').map(({ as }) => as)).size > 1 ? [`“${explainDirective(of('format')[0]!)}”`] : []),
+    ...(new Set(of('cite').map(({ isWanted }) => isWanted)).size > 1 ? [`“${explainDirective(of('cite')[0]!)}”`] : []),
+    ...(new Set(of('language').map((each) => each.language)).size > 1
+      ? [`“${explainDirective(of('language')[0]!)}”`]
+      : []),
+    ...(of('askFirst').length > 1 ? [`“${explainDirective(of('askFirst')[0]!)}”`] : []),
+  ]
   return {
     add: [...new Set(added)],
     apologise: of('apologise').length > 0,
@@ -69,13 +78,18 @@ export function ordersOf(called: readonly CalledRule[], isCourtesy: boolean): Or
     ...(format === undefined ? {} : { format }),
     ...(cite === undefined ? {} : { cite }),
     ...(language === undefined ? {} : { language }),
-    notes: called.map(({ reading, at }): Note => ({
-      text: reading.understood
-        ? `Rule followed: ${reading.explanation}`
-        : `Rule for a language model: ${reading.explanation}`,
-      field: `rules.${at}`,
-      puts: reading.directives.flatMap(wordsOf),
-    })),
+    notes: [
+      ...disputed.map((first): Note => ({
+        text: `Rules that do not agree: ${first} stands first in the brief, so it counts`,
+      })),
+      ...called.map(({ reading, at }): Note => ({
+        text: reading.understood
+          ? `Rule followed: ${reading.explanation}`
+          : `Rule for a language model: ${reading.explanation}`,
+        field: `rules.${at}`,
+        puts: reading.directives.flatMap(wordsOf),
+      })),
+    ],
   }
 }
 

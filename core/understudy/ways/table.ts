@@ -49,13 +49,16 @@ export const table: Way = {
     // What only a header names is told of a few rows, and only where the kind of thing asked for is there.
     if (most < BY_VALUES && (rows.length > MOST_ROWS || task.question.kind === 'open' || task.question.isYesNo))
       return undefined
+    if (task.question.kind === 'list' && best.length > 1)
+      return listOf(
+        task,
+        best.map(({ window }) => window),
+      )
     if (best.length > MOST_ROWS)
-      return task.question.kind === 'list'
-        ? undefined
-        : askWhich(
-            task,
-            best.map(({ window }) => window),
-          )
+      return askWhich(
+        task,
+        best.map(({ window }) => window),
+      )
     const apart = tellingApart(
       best.map(({ window }) => window),
       columns,
@@ -69,6 +72,18 @@ export const table: Way = {
     }
   },
 }
+
+/** What a table holds: the subjects of its rows, each once. */
+function listOf(task: Task, rows: readonly Window[]): Finding | undefined {
+  const keys = new Map(rows.map((row) => [keyOf(row.units[0]!.cells).value, row.rank + 1]))
+  if (keys.size < 2 || keys.size > MOST_LISTED || ![...keys.keys()].every(task.isAllowed)) return undefined
+  return {
+    outcome: 'answered',
+    pieces: [...keys].map(([value, cite]) => ({ text: `- ${value}`, cites: [cite], layout: 'line' as const })),
+    note: `The table holds ${keys.size}`,
+  }
+}
+const MOST_LISTED = 25
 
 /** The header whose cells tell rows of one subject apart; undefined when their subjects do. */
 function tellingApart(rows: readonly Window[], told: readonly string[]): string | undefined {
