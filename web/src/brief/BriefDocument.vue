@@ -88,6 +88,9 @@ const ON_HIT = { decline: 'says so and stops there', redirect: 'points elsewhere
       <EditLine label="Audience" path="purpose.audience" is-long placeholder="Who asks, and what they know already" />
       <LineList label="Goal" path="purpose.goals" placeholder="What a good answer achieves" />
       <LineList label="Out of scope" path="purpose.outOfScope" placeholder="What is not its business" />
+      <p class="models soft small">
+        Audience, goals and scope are for a language model. What the built-in model must keep out of is a boundary.
+      </p>
     </section>
 
     <section id="manner">
@@ -263,7 +266,8 @@ const ON_HIT = { decline: 'says so and stops there', redirect: 'points elsewhere
         path="freeform"
         is-long
         :maxlength="40000"
-        placeholder="Anything else, passed on as written. The built-in model does not read it."
+        placeholder="Anything else, passed on as written"
+        note="A language model reads this as written. The built-in model does not."
       />
     </section>
 
@@ -281,6 +285,14 @@ const ON_HIT = { decline: 'says so and stops there', redirect: 'points elsewhere
 section {
   padding: 14px 0 20px;
   scroll-margin-top: calc(var(--path-height) + 54px);
+}
+.models {
+  margin: 4px 0 0 142px;
+}
+@media (max-width: 720px) {
+  .models {
+    margin-left: 0;
+  }
 }
 section h2 {
   margin-bottom: 8px;

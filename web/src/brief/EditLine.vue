@@ -10,6 +10,8 @@ const props = defineProps<{
   placeholder?: string
   isLong?: boolean
   maxlength?: number
+  /** What one should know of the field, in a line below it. */
+  note?: string
   /** What is typed is kept only when this holds. */
   accepts?: (value: string) => boolean
 }>()
@@ -42,6 +44,7 @@ function onEnter(event: KeyboardEvent): void {
       @input="input"
       @keydown.enter="onEnter"
     />
+    <span v-if="note" class="note soft small">{{ note }}</span>
     <RemarkNotes :field="path" />
   </label>
 </template>
@@ -61,6 +64,9 @@ function onEnter(event: KeyboardEvent): void {
 }
 .ghost.long {
   min-height: 3em;
+}
+.note {
+  grid-column: -2;
 }
 @media (max-width: 720px) {
   .line {

@@ -73,7 +73,7 @@ const store = useBrief()
 <style scoped>
 .row {
   display: grid;
-  grid-template-columns: 128px 1fr;
+  grid-template-columns: 128px minmax(0, 1fr);
   gap: 14px;
   align-items: center;
   padding: 7px 0;
@@ -82,9 +82,11 @@ const store = useBrief()
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+  min-width: 0;
 }
 .field {
   width: auto;
+  max-width: 100%;
   padding: 5px 8px;
 }
 .wide {

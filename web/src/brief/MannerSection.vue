@@ -42,6 +42,7 @@ function setReadingGrade(event: Event): void {
     is-long
     :maxlength="8000"
     placeholder="How it speaks, as you would describe a person"
+    note="A language model acts this out. The built-in model keeps to the settings and texts below."
   />
   <DialRows :dials="brief.manner.dials" @change="(dial, value) => edit((d) => (d.manner.dials[dial] = value))" />
   <MannerPreview :agent-id="agentId" />
