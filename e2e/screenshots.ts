@@ -102,13 +102,13 @@ await shoot('answer-by-hand', `${marlow}/brief`, async () => {
   await page.getByLabel('the answer is').fill('There is a bowl of water by the rear door of the saloon, on both boats.')
 })
 await shoot('before-and-now', `${marlow}/brief`, async () => {
-  await ask('Can I bring my dog?')
+  await ask('How much is an adult return to Sula Holm?')
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Add a rule' }).click()
-  await page.getByLabel('Rule 5: when').fill('someone asks about dogs')
-  await page.getByLabel('Rule 5: do').fill('say “Water bowls stand by the rear lounge door.”')
+  await page.getByLabel('Rule 5: when').fill('someone asks what a return costs')
+  await page.getByLabel('Rule 5: do').fill('say “Children under five travel free.”')
   await page.getByText('1 moved').waitFor()
-  await ask('Can I bring my dog?')
+  await ask('How much is an adult return to Sula Holm?')
 })
 await shoot('rehearse', `${marlow}/rehearse`, async () => {
   await page.getByRole('button', { name: 'Run all scripts' }).click()

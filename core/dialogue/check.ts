@@ -1,5 +1,5 @@
 import { likeness, sentences, wordCount } from '../text'
-import { compile, type Brief } from '../brief'
+import type { Brief } from '../brief'
 import { ownWords, phrasesFor } from '../languages'
 import { citeReply, withoutMarkers } from './citations'
 import { withheld } from './privacy'
@@ -32,7 +32,7 @@ export const checkReply: Step = async (state, context) => {
   const phrases = phrasesFor(context.brief.identity.language)
   const grounds: Grounds = {
     passages: state.found,
-    brief: compile(context.brief, context.variables).lines,
+    brief: state.briefed,
     said: [
       state.said,
       state.question,

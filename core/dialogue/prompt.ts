@@ -38,7 +38,7 @@ export const writePrompt: Step = (state, { brief, conversation, today, variables
     { role: 'user', content: questionMessage(state.question, state.found, known, summary) },
   ]
   return {
-    state: { ...state, messages },
+    state: { ...state, messages, briefed: compiled.lines },
     report: {
       summary: `The prompt has ${compiled.characters} characters of brief, ${earlier.length} earlier turns and ${state.found.length} passages.`,
       details: [

@@ -24,6 +24,7 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
     calledIfUnknown: [],
     found: [],
     messages: [],
+    briefed: [],
     reply: '',
     afterwards: [],
     citations: [],

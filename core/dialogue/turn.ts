@@ -1,4 +1,4 @@
-import type { Brief } from '../brief'
+import type { Brief, PromptLine } from '../brief'
 import type { Locator } from '../library'
 import type { Reading } from '../reading'
 import type { ScorePart } from '../retrieval'
@@ -145,6 +145,8 @@ export interface TurnState {
   readonly calledIfUnknown: readonly CalledRule[]
   readonly found: readonly FoundPassage[]
   readonly messages: readonly ChatMessage[]
+  /** The brief as the model was given it, line by line. */
+  readonly briefed: readonly PromptLine[]
   readonly reply: string
   /** Words that are said after the model's, such as a boundary's reply to one part of the line. */
   readonly afterwards: readonly string[]

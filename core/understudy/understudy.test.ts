@@ -75,6 +75,12 @@ describe('an answer', () => {
     )
   })
 
+  it('gives a list whole, with its lead', async () => {
+    const steps = found('To change a booking:\n1. Open the link in your e-mail\n2. Choose the new day', ['Bookings'])
+    const { reply } = await answered('How do I change a booking?', [steps])
+    expect(reply).toMatch(/To change a booking.*:\n1\. Open the link.*\n2\. Choose the new day/)
+  })
+
   it('adds up prices of a table, and leaves nobody out', async () => {
     const fares = found('Route: Inchmore; Adult: £8.50; Child: £4.00', [], 'Fares')
     expect((await answered('How much is it to Inchmore for two adults and a child?', [fares])).reply).toContain(

@@ -115,12 +115,16 @@ export function piecesOf(window: Window, task: Task): Piece[] {
   const cites = [window.rank + 1]
   if (window.kind === 'row') return [rowPiece(window, task)]
   if (window.kind === 'item') return [{ text: sayItem(window.units[0]!), cites }]
-  return window.units.map((unit): Piece => ({
-    text: unit.kind === 'sentence' ? finished(unit.text) : unit.text,
+  const isBeforeList = (at: number) => window.units[at + 1]?.kind === 'item'
+  return window.units.map((unit, at): Piece => ({
+    text: unit.kind === 'sentence' ? (isBeforeList(at) ? leadingIn(unit.text) : finished(unit.text)) : unit.text,
     cites,
     ...(unit.kind === 'item' ? { layout: 'line' } : {}),
   }))
 }
+
+/** What leads in to a list ends with a colon, unless it asks or exclaims. */
+const leadingIn = (text: string): string => (/[?!:]$/.test(text) ? text : `${text.replace(/\.$/, '')}:`)
 
 /** A row as a sentence: what it is about, and its cells; those the question asks for when it names their headers. */
 export function rowPiece(

@@ -1,3 +1,4 @@
+import { setImmediate as breathe } from 'node:timers/promises'
 import { and, asc, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm'
 import type { Rehearsal, Script, StoredScript } from '@parrot/contract'
 import { compareRuns, playScript, type ScriptResult } from '@parrot/core/rehearsal'
@@ -81,15 +82,17 @@ export async function rehearse(
     onProgress({ done: results.length, total: chosen.length, title: script.title })
     try {
       results.push(
-        await playScript(script, (said, conversation) => ask(services, subject, said, conversation, { signal })),
+        await playScript(script, async (said, conversation) => {
+          // Lets other requests in between turns: the built-in model computes on this thread.
+          await breathe()
+          return ask(services, subject, said, conversation, { signal })
+        }),
       )
     } catch (error) {
       if (signal?.aborted) return undefined
       const reason = error instanceof Error ? error.message : String(error)
       results.push({ scriptId: script.id, title: script.title, passed: false, turns: [], error: reason })
     }
-    // Lets other requests in between scripts: the built-in model computes on this thread.
-    await new Promise((resolve) => setImmediate(resolve))
   }
   const passed = results.filter((result) => result.passed).length
   const [row] = await services.db
