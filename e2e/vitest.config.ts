@@ -7,7 +7,7 @@ export default defineConfig({
     testTimeout: 90_000,
     hookTimeout: 180_000,
     // A drawn page or a stored change may take seconds on a busy machine; what never comes fails all the same.
-    expect: { poll: { timeout: 15_000 } },
+    expect: { poll: { timeout: 30_000 } },
     // Each file has a product of its own, with ports, data and browser.
     maxWorkers: 2,
     // One journey: what a later test needs, an earlier one has made.

@@ -104,7 +104,7 @@ export async function openWorld(): Promise<World> {
     open: async (path) => {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
       const page = await context.newPage()
-      page.setDefaultTimeout(15_000)
+      page.setDefaultTimeout(30_000)
       await page.goto(`${url}${path}`)
       return page
     },
