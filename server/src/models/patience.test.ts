@@ -1,0 +1,128 @@
+import { createServer, type RequestListener, type Server } from 'node:http'
+import { afterEach, describe, expect, it } from 'vitest'
+import type { EndpointRow } from '../settings/endpoints'
+import { endpointModel } from './endpointModel'
+import { retryAfterMs } from './patience'
+
+const servers: Server[] = []
+afterEach(() => {
+  for (const server of servers.splice(0)) {
+    server.closeAllConnections()
+    server.close()
+  }
+})
+
+const QUICK = { firstWordMs: 1200, betweenWordsMs: 700, restMs: 5, mostRestMs: 100 }
+const STREAM = { 'content-type': 'text/event-stream' }
+const said = (content: string, finish: string | null = null) =>
+  `data: ${JSON.stringify({ choices: [{ delta: { content }, finish_reason: finish }] })}\n\n`
+const DONE = 'data: [DONE]\n\n'
+
+/** What an endpoint is heard to say, one answer per time it is asked; the last again and again. */
+async function heard(answers: readonly RequestListener[], signal?: AbortSignal) {
+  let asked = 0
+  const server = createServer((request, response) => answers[Math.min(asked++, answers.length - 1)]!(request, response))
+  servers.push(server)
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const baseUrl = `http://127.0.0.1:${(server.address() as { port: number }).port}/v1`
+  const endpoint = { name: 'Cloud', baseUrl, model: 'm', sealedKey: null } as EndpointRow
+  let text = ''
+  const problem = await (async () => {
+    const model = endpointModel(endpoint, undefined as never, QUICK)
+    for await (const event of model.answer({ messages: [{ role: 'user', content: 'Hello' }] }, signal))
+      if (event.kind === 'text') text += event.text
+  })().then(
+    () => '',
+    (error: Error & { advice?: string }) => `${error.message} ${error.advice ?? ''}`,
+  )
+  return { text, problem, asked }
+}
+
+const busy =
+  (status: number, headers: Record<string, string> = {}): RequestListener =>
+  (_request, response) =>
+    response.writeHead(status, headers).end()
+const answers: RequestListener = (_request, response) => response.writeHead(200, STREAM).end(said('Good day.') + DONE)
+
+describe('an endpoint that is too busy', () => {
+  it.each([429, 500, 503])('is asked again after status %i', async (status) => {
+    expect(await heard([busy(status), busy(status), answers])).toEqual({ text: 'Good day.', problem: '', asked: 3 })
+  })
+
+  it('is given up once the rests are used up', async () => {
+    const { problem, asked } = await heard([busy(503)])
+    expect(problem).toMatch(/status 503/)
+    expect(asked).toBe(5)
+  })
+
+  it('is left alone when it asks for longer than a visitor waits', async () => {
+    const { problem, asked } = await heard([busy(429, { 'retry-after': '120' }), answers])
+    expect(problem).toMatch(/left alone for 120 seconds/)
+    expect(asked).toBe(1)
+  })
+
+  it('is not asked again when asking again helps nothing', async () => {
+    expect((await heard([busy(401), answers])).asked).toBe(1)
+  })
+})
+
+describe('an endpoint that', () => {
+  it('says nothing for too long is given up', async () => {
+    expect((await heard([() => undefined])).problem).toMatch(/silent for 1.2 seconds.*faster model/)
+  })
+
+  it('stops speaking is given up, sooner', async () => {
+    const { text, problem } = await heard([(_request, response) => response.writeHead(200, STREAM).write(said('Good'))])
+    expect(text).toBe('Good')
+    expect(problem).toMatch(/silent for 0.7 seconds/)
+  })
+
+  it('speaks slowly is heard to the end', async () => {
+    const drip: RequestListener = (_request, response) => {
+      response.writeHead(200, STREAM)
+      let left = 6
+      const timer = setInterval(() => {
+        response.write(said('word '))
+        if (--left === 0) {
+          clearInterval(timer)
+          response.end(DONE)
+        }
+      }, 200)
+    }
+    expect(await heard([drip])).toMatchObject({ text: 'word '.repeat(6), problem: '' })
+  })
+
+  it('answers with nothing is told apart from one that answers', async () => {
+    expect((await heard([(_request, response) => response.writeHead(200, STREAM).end(DONE)])).problem).toMatch(
+      /answered with nothing/,
+    )
+  })
+
+  it('ends in the midst of its answer is not taken at its word', async () => {
+    expect(
+      (await heard([(_request, response) => response.writeHead(200, STREAM).end(said('You may'))])).problem,
+    ).toMatch(/broke off/)
+    expect(
+      (await heard([(_request, response) => response.writeHead(200, STREAM).end(said('You may.', 'stop'))])).problem,
+    ).toBe('')
+  })
+
+  it('is no longer asked when the visitor has left', async () => {
+    const left = new AbortController()
+    setTimeout(() => left.abort(), 20)
+    const { problem, asked } = await heard([busy(503, { 'retry-after': '0' }), () => undefined], left.signal)
+    expect(problem).not.toBe('')
+    expect(asked).toBeLessThanOrEqual(2)
+  })
+})
+
+describe('Retry-After', () => {
+  it.each([
+    ['3', 3000],
+    ['Sat, 28 Nov 2026 10:00:05 GMT', 5000],
+    ['Sat, 28 Nov 2026 09:00:00 GMT', 0],
+    ['soon', undefined],
+  ])('“%s” is %s ms', (value, ms) => {
+    expect(retryAfterMs(new Headers({ 'retry-after': value }), Date.parse('2026-11-28T10:00:00Z'))).toBe(ms)
+  })
+})
