@@ -1,20 +1,23 @@
 import type { ModelEvent, TurnForModel } from './model'
+import { openIn, sentenceBySentence } from './privacy'
 import type { Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
 
-/** Lets the model answer, handing on each piece of text as it comes; its notes go to the workings. */
+/** Lets the model answer, handing on each sentence as it ends; its notes go to the workings. */
 export const askModel: Step = async (state, context) => {
   const { model, signal, onText } = context
   let reply = ''
   let outcome: Outcome | undefined
   const notes: Extract<ModelEvent, { kind: 'note' }>[] = []
+  const listener = onText && sentenceBySentence(onText, openIn(state, context))
   for await (const event of model.answer({ messages: state.messages, turn: turnFor(state, context) }, signal)) {
     if (event.kind === 'note') notes.push(event)
     else if (event.kind === 'outcome') outcome = event.outcome
     else {
       reply += event.text
-      onText?.(event.text)
+      listener?.hear(event.text)
     }
   }
+  listener?.end()
   return {
     state: { ...state, reply: reply.trim(), ...(outcome === undefined ? {} : { told: outcome }) },
     report: {

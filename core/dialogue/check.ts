@@ -2,7 +2,7 @@ import { likeness, sentences, wordCount } from '../text'
 import type { Brief } from '../brief'
 import { ownWords, phrasesFor } from '../languages'
 import { citeReply, withoutMarkers } from './citations'
-import { withheld } from './privacy'
+import { openIn, saidIn, withheld } from './privacy'
 import { supportOf, type Grounds } from './support'
 import type { ChatMessage, Model, ModelRequest } from './model'
 import type { Citation, Outcome, Step, Support, TurnContext, TurnState, WorkingDetail } from './turn'
@@ -33,12 +33,7 @@ export const checkReply: Step = async (state, context) => {
   const grounds: Grounds = {
     passages: state.found,
     brief: state.briefed,
-    said: [
-      state.said,
-      state.question,
-      ...context.conversation.flatMap((each) => [each.said, each.reply]),
-      ...state.memory.facts.map((fact) => fact.value),
-    ],
+    said: saidIn(state, context),
     own: [...ownWords(context.brief.identity.language), ...ownLines(context.brief)],
     verdicts: [phrases.yes, phrases.no, phrases.depends],
     language: state.reading.language,
@@ -100,14 +95,10 @@ const ownLines = ({ grounding, manner, openers, boundaries }: Brief): string[] =
   ...boundaries.map((boundary) => boundary.reply),
 ]
 
-function check(raw: string, state: TurnState, { brief }: TurnContext, grounds: Grounds): Checked {
+function check(raw: string, state: TurnState, context: TurnContext, grounds: Grounds): Checked {
+  const { brief } = context
   const cited = citeReply(raw, state.found)
-  const known = [
-    ...grounds.passages.map((passage) => passage.text),
-    ...grounds.brief.map((line) => line.text),
-    ...grounds.said,
-  ]
-  const safe = withheld(cited.reply, known)
+  const safe = withheld(cited.reply, openIn(state, context))
   const clean = brief.manner.format.emoji ? safe.text : withoutEmoji(safe.text)
   const support = supportOf(clean, grounds)
   const unsupported = support.filter((each) => !each.isSupported)

@@ -79,6 +79,26 @@ describe('a turn', () => {
     expect(one).toEqual(two)
   })
 
+  it('sends nobody a card number that a model speaks in pieces', async () => {
+    const heard: string[] = []
+    const model: Model = {
+      name: 'Outside',
+      async *answer() {
+        for (const text of ['Pay with 4111 11', '11 1111 ', '1111 today. Water is tur', 'ned on in April [1].'])
+          yield { kind: 'text', text }
+      },
+    }
+    await takeTurn('When is the water turned on?', {
+      brief,
+      library,
+      model,
+      conversation: [],
+      clock: () => 0,
+      onText: (text) => heard.push(text),
+    })
+    expect(heard).toEqual(['Pay with … today. ', 'Water is turned on in April [1].'])
+  })
+
   it('hands over the text in pieces that make up the reply', async () => {
     let heard = ''
     const turn = await takeTurn('When is the water turned on?', {

@@ -1,3 +1,5 @@
+import type { TurnContext, TurnState } from './turn'
+
 /** Whether figures make a payment card number: 13 to 19 of them with a valid check digit (Luhn, ISO/IEC 7812-1). */
 export function isCardNumber(figures: string): boolean {
   if (!/^\d{13,19}$/.test(figures)) return false
@@ -37,4 +39,39 @@ export function withheld(text: string, known: readonly string[]): { text: string
       return hide('a phone number')
     })
   return { text: result, removed }
+}
+
+/** What the conversation holds up to this line, and what the visitor told of themselves. */
+export const saidIn = (state: TurnState, { conversation }: TurnContext): string[] => [
+  state.said,
+  state.question,
+  ...conversation.flatMap((each) => [each.said, each.reply]),
+  ...state.memory.facts.map((fact) => fact.value),
+]
+
+/** Texts whose private data may be said: the passages found, the brief, and what was said. */
+export const openIn = (state: TurnState, context: TurnContext): string[] => [
+  ...state.found.map((passage) => passage.text),
+  ...state.briefed.map((line) => line.text),
+  ...saidIn(state, context),
+]
+
+/** What was sent cannot be taken back, so a sentence that ends is sent, and one that is still spoken waits. */
+const ENDED = /^[^]*(?:[.!?…]["'”’»)\]]*\s|\n)/
+
+/** Hands a reply on while it is spoken: in whole sentences, without private data that is not open. */
+export function sentenceBySentence(send: (text: string) => void, open: readonly string[]) {
+  let waiting = ''
+  const hand = (text: string): void => {
+    if (text !== '') send(withheld(text, open).text)
+  }
+  return {
+    hear: (text: string): void => {
+      waiting += text
+      const ended = ENDED.exec(waiting)?.[0] ?? ''
+      waiting = waiting.slice(ended.length)
+      hand(ended)
+    },
+    end: (): void => hand(waiting),
+  }
 }
