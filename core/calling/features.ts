@@ -31,19 +31,13 @@ export function alike(a: SenseWord, b: SenseWord): number {
 
 /**
  * Measures how much a line is about what a condition says. `topic`: both show one subject; `elsewhere`: the line shows
- * subjects, and none of them is the condition's; `mean`: how near both are as a whole; `bad` and `good`: both sound so. A condition of no known subject
- * (`plain`) is met by its own words: the share spoken of, its most telling word, and the share of the line it speaks of.
+ * subjects, and none of them is the condition's; `mean`: how near both are as a whole; `bad` and `good`: both sound so. A
+ * condition of no known subject (`plain`) is met by its own words: the share spoken of, its most telling word, and the
+ * share of the line it speaks of.
  */
 export function measure(condition: Sense, line: Sense): Features {
-  const [to, back] = [new Float64Array(condition.words.length), new Float64Array(line.words.length)]
-  condition.words.forEach((one, c) => {
-    line.words.forEach((other, l) => {
-      const how = alike(one, other)
-      to[c] = Math.max(to[c]!, how)
-      back[l] = Math.max(back[l]!, how)
-    })
-  })
   const { words, topics } = condition
+  const [to, back] = heldBetween(words, line.words)
   const key = words.reduce((best, each, at) => (each.weight > (words[best]?.weight ?? 0) ? at : best), 0)
   const isPlain = topics.size === 0
   const topic = sharedTopic(topics, line.topics)
@@ -69,16 +63,22 @@ function share(words: readonly SenseWord[], held: Float64Array): number {
   return whole === 0 ? 0 : sum / whole
 }
 
-/** How much two texts speak of the same words or their likes, each of the other, 0..1. */
-export function overlap(a: Sense, b: Sense): number {
-  const [to, back] = [new Float64Array(a.words.length), new Float64Array(b.words.length)]
-  a.words.forEach((one, x) => {
-    b.words.forEach((other, y) => {
+/** How well the best of the others stands for each word, of the one text and of the other. */
+function heldBetween(a: readonly SenseWord[], b: readonly SenseWord[]): [of: Float64Array, by: Float64Array] {
+  const [of, by] = [new Float64Array(a.length), new Float64Array(b.length)]
+  a.forEach((one, x) => {
+    b.forEach((other, y) => {
       const how = alike(one, other)
-      to[x] = Math.max(to[x]!, how)
-      back[y] = Math.max(back[y]!, how)
+      of[x] = Math.max(of[x]!, how)
+      by[y] = Math.max(by[y]!, how)
     })
   })
+  return [of, by]
+}
+
+/** How much two texts speak of the same words or their likes, each of the other, 0..1. */
+export function overlap(a: Sense, b: Sense): number {
+  const [to, back] = heldBetween(a.words, b.words)
   return Math.sqrt(share(a.words, to) * share(b.words, back))
 }
 

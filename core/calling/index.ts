@@ -3,6 +3,5 @@
  * condition in plain words and sample lines against a line that was read, with a confidence and its reasons.
  */
 export { BARS, judge, type Call, type Callable } from './judge'
-export { alike, closeness, FEATURES, measure, overlap } from './features'
+export { alike, FEATURES, measure, overlap } from './features'
 export { conditionOf, meanVector, nearness, relatedBy, senseOf, subjectOf, type Sense } from './sense'
-export { draftSamples } from './samples'

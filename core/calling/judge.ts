@@ -1,7 +1,7 @@
+import type { Spoken } from '../languages'
 import { languageOf } from '../text'
 import type { Reading } from '../reading'
-import { closeness, FEATURES, measure } from './features'
-import { alike } from './features'
+import { alike, closeness, FEATURES, measure } from './features'
 import { conditionOf, senseOf, subjectOf, type Sense } from './sense'
 import { nameOfShared } from './topics'
 import learned from './weights.json' with { type: 'json' }
@@ -32,15 +32,16 @@ interface Prepared {
 const MOST_PREPARED = 2000
 const prepared = new Map<string, Prepared>()
 
-function prepare({ when, like = [], unlike = [] }: Callable): Prepared {
-  const key = JSON.stringify([when, like, unlike])
+/** A condition that does not show its language is taken to be in that of the line it is held against. */
+function prepare({ when, like = [], unlike = [] }: Callable, language: Spoken): Prepared {
+  const key = JSON.stringify([language, when, like, unlike])
   const known = prepared.get(key)
   if (known) return known
-  const subject = subjectOf(when)
+  const subject = subjectOf(when, language)
   const made: Prepared = {
-    alternatives: alternativesOf(subject).map((each) => conditionOf(each)),
-    like: like.filter(isSaid).map((line) => senseOf(line)),
-    unlike: unlike.filter(isSaid).map((line) => senseOf(line)),
+    alternatives: alternativesOf(subject, languageOf(when, language)).map((each) => conditionOf(each, language)),
+    like: like.filter(isSaid).map((line) => senseOf(line, [], language)),
+    unlike: unlike.filter(isSaid).map((line) => senseOf(line, [], language)),
   }
   if (prepared.size >= MOST_PREPARED) prepared.clear()
   prepared.set(key, made)
@@ -50,13 +51,20 @@ function prepare({ when, like = [], unlike = [] }: Callable): Prepared {
 const isSaid = (line: string): boolean => line.trim() !== ''
 
 /** "Dogs, cats or other pets" is met by either: the whole, and each part of a list of short ones. */
-function alternativesOf(subject: string): string[] {
+function alternativesOf(subject: string, language: Spoken): string[] {
   if (subject.trim() === '') return []
-  const parts = subject.split(/,\s*|\s+(?:or|oder|ou|o|of)\s+/).map((part) => part.trim())
+  const parts = subject
+    .split(orIn(language))
+    .flatMap((part) => part.split(','))
+    .map((part) => part.trim())
   const areShort = parts.length > 1 && parts.every((part) => part !== '' && part.split(/\s+/).length <= SHORT)
   return areShort ? [subject, ...parts] : [subject]
 }
 const SHORT = 4
+
+/** " or ", as a language joins two of which either will do. */
+const orIn = (language: Spoken): string =>
+  new Intl.ListFormat(language, { type: 'disjunction' }).formatToParts(['a', 'b'])[1]?.value ?? ' or '
 
 /** What a sample line adds to the log of the odds at most: an equal line settles it. */
 const BY_SAMPLE = 6
@@ -69,7 +77,7 @@ function senseOfLine(reading: Reading): Sense {
   let sense = senses.get(reading)
   if (!sense) {
     const implied = reading.questions.flatMap((question) => question.implied)
-    senses.set(reading, (sense = senseOf(reading.said, implied)))
+    senses.set(reading, (sense = senseOf(reading.said, implied, reading.language)))
   }
   return sense
 }
@@ -81,7 +89,7 @@ function senseOfLine(reading: Reading): Sense {
  */
 export function judge(callable: Callable, reading: Reading): Call {
   const line = senseOfLine(reading)
-  const { alternatives, like, unlike } = prepare(callable)
+  const { alternatives, like, unlike } = prepare(callable, reading.language)
   const [near, far] = [nearest(like, line), nearest(unlike, line)]
   if (near.how >= SETTLED || far.how >= SETTLED) {
     const isLike = near.how >= far.how

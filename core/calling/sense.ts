@@ -2,7 +2,7 @@ import { wordsOf, type Spoken } from '../languages'
 import { KNOWN_WORDS, meaningsOf, vectorOf, type WordVector } from '../meaning'
 import { find, tokensOf, wordsIn } from '../reading'
 import { contentTerms, contentTermsIn, languageOf, remembered, synonymsOf } from '../text'
-import { moodOfWords, type Mood } from './mood'
+import { moodOfWords, NO_MOOD, type Mood } from './mood'
 import { topicsIn, type Topics } from './topics'
 
 /** One word of a text as meaning is compared: its stem, how much it counts, and its vector where one is known. */
@@ -27,19 +27,22 @@ const LIGHT = 0.12
 /** A word that no list of common words knows is a name or a term: it says most. */
 const UNKNOWN = 1
 
-const LOG_ALL = Math.log(KNOWN_WORDS + ROUND())
-function ROUND(): number {
-  return 10
-}
+/** The few most common words all say as little. */
+const COMMON = 10
+const LOG_COMMON = Math.log(COMMON)
+const LOG_ALL = Math.log(KNOWN_WORDS + COMMON)
 
 /** How much a word says by how rare it is: the share of the logarithm of its rank. */
 function weightOf(word: string, vector: WordVector | undefined, light: ReadonlySet<string>): number {
   if (light.has(word)) return LIGHT
   if (!vector) return UNKNOWN
-  return Math.max(LIGHT, (Math.log(vector.rank + ROUND()) - Math.log(ROUND())) / (LOG_ALL - Math.log(ROUND())))
+  return Math.max(LIGHT, (Math.log(vector.rank + COMMON) - LOG_COMMON) / (LOG_ALL - LOG_COMMON))
 }
 
-/** The sense of a text, with words that are implied though not said added at part of their weight; `own` is the language it is in unless it shows another. */
+/**
+ * The sense of a text, with words that are implied though not said added at part of their weight; `own` is the language
+ * it is in unless it shows another.
+ */
 export function senseOf(text: string, implied: readonly string[] = [], own: Spoken = 'en'): Sense {
   const language = languageOf(text, own)
   const light = wordsIn(wordsOf(language).light)
@@ -57,7 +60,8 @@ export function senseOf(text: string, implied: readonly string[] = [], own: Spok
     if (!/[-‐‑]/.test(word)) add(term.stem, word, 1)
   }
   for (const word of implied) for (const term of contentTerms(word)) add(term.stem, word, IMPLIED)
-  const mood = moodOfWords(tokensOf(text).map((token) => token.text))
+  // The list of moods is English: "die" is no death in German.
+  const mood = language === 'en' ? moodOfWords(tokensOf(text).map((token) => token.text)) : NO_MOOD
   return { text, words, mean: meanOf(words), mood, topics: topicsIn(text, language) }
 }
 const IMPLIED = 0.6
@@ -73,16 +77,16 @@ export function meanOf(words: readonly SenseWord[]): Float64Array | undefined {
 }
 
 /** The condition without the words for whoever it is about and what they do: "someone asks about parking" is "parking". */
-export function subjectOf(condition: string, language: Spoken = languageOf(condition)): string {
+export function subjectOf(condition: string, own: Spoken = 'en'): string {
   const tokens = tokensOf(condition)
-  const { visitor } = wordsOf(language)
+  const { visitor } = wordsOf(languageOf(condition, own))
   const who = find(visitor, tokens)
   return who && who.from === 0 && who.to < tokens.length ? condition.slice(tokens[who.to]!.start) : condition
 }
 
 /** A condition as it is held against lines: without whoever it is about, and of the subjects it shows clearly alone. */
-export function conditionOf(condition: string): Sense {
-  const sense = senseOf(condition)
+export function conditionOf(condition: string, own: Spoken = 'en'): Sense {
+  const sense = senseOf(condition, [], own)
   const most = Math.max(0, ...sense.topics.values())
   return { ...sense, topics: new Map([...sense.topics].filter(([, how]) => how >= Math.max(CLEAR, most * MAIN))) }
 }

@@ -1,9 +1,10 @@
 import { setImmediate as breathe } from 'node:timers/promises'
-import { and, desc, eq } from 'drizzle-orm'
+import { desc, eq } from 'drizzle-orm'
 import { BARS, judge } from '@parrot/core/calling'
 import { readLine, type Reading } from '@parrot/core/reading'
 import { hold, readRule } from '@parrot/core/rules'
-import type { CallAnswer, CalledLine, CallRequest } from '@parrot/contract'
+import { spokenTag } from '@parrot/core/text'
+import type { Brief, CallAnswer, CalledLine, CallRequest } from '@parrot/contract'
 import { conversations, pins, scripts, turns, type Database } from '../database'
 import { currentBrief } from './briefs'
 
@@ -26,9 +27,11 @@ export async function tryConditions(
   agentId: string,
   { conditions, line }: CallRequest,
 ): Promise<CallAnswer> {
-  const said = await linesOf(db, agentId)
-  const read = said.map((each) => ({ ...each, reading: readLine(each.line) }))
-  const own = line === undefined ? undefined : { line, from: 'own' as const, reading: readLine(line) }
+  const { brief } = await currentBrief(db, agentId)
+  const language = spokenTag(brief.identity.language)
+  const said = await linesOf(db, agentId, brief)
+  const read = said.map((each) => ({ ...each, reading: readLine(each.line, language) }))
+  const own = line === undefined ? undefined : { line, from: 'own' as const, reading: readLine(line, language) }
   const answers: CallAnswer['conditions'] = []
   for (const condition of conditions) {
     const judged = read.map((each) => tried(condition, each))
@@ -63,17 +66,16 @@ function tried(
 }
 
 /** What was said to an agent, each line once, the latest first. */
-async function linesOf(db: Database, agentId: string): Promise<{ line: string; from: From }[]> {
+async function linesOf(db: Database, agentId: string, brief: Brief): Promise<{ line: string; from: From }[]> {
   const told = await db
     .select({ line: turns.said, channel: conversations.channel })
     .from(turns)
     .innerJoin(conversations, eq(turns.conversationId, conversations.id))
-    .where(and(eq(turns.agentId, agentId)))
+    .where(eq(turns.agentId, agentId))
     .orderBy(desc(turns.createdAt))
     .limit(MOST_LINES)
   const written = await db.select({ turns: scripts.turns }).from(scripts).where(eq(scripts.agentId, agentId))
   const pinned = await db.select({ line: pins.text }).from(pins).where(eq(pins.agentId, agentId))
-  const { brief } = await currentBrief(db, agentId)
   const all: { line: string; from: From }[] = [
     ...told.map(({ line, channel }) => ({ line, from: channel === 'talk' ? ('visitor' as const) : ('try' as const) })),
     ...pinned.map(({ line }) => ({ line, from: 'pin' as const })),
