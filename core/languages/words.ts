@@ -42,6 +42,12 @@ export interface LanguageWords {
   readonly pointing: string
   /** What a line leads on with. */
   readonly leadsOn: string
+  /** May stand before a question and changes nothing about it. */
+  readonly softens: string
+  /** Begins a question that wants more than a yes: "can you tell me when". */
+  readonly polite: string
+  /** May stand around a wish for a person without making another question of it. */
+  readonly around: string
   /** Joins two questions in one sentence. */
   readonly joins: string
   /** What asking for a kind of answer is about, though the word is not said: "when" is about a time. */

@@ -46,7 +46,9 @@ export function readQuestion(text: string, language: Spoken): Question {
   const opening = openingOf(tokens, language)
   const kind = ASKED_FOR.find((each) => find(words.asks[each], tokens, opening))
   const form = kind === undefined ? [] : find(words.asks[kind], tokens, opening)!.phrase.split(' ')
-  const isYesNo = wordsIn(words.auxiliaries).has(tokens[opening]?.text ?? '') && !isPolite(tokens, opening)
+  const isYesNo =
+    wordsIn(words.auxiliaries).has(tokens[opening]?.text ?? '') &&
+    !holds(words.polite, tokens.slice(opening, opening + POLITE))
   return {
     text,
     language,
@@ -63,10 +65,10 @@ export function readQuestion(text: string, language: Spoken): Question {
 
 /** Where a sentence begins once greetings and the words that lead on are left out. */
 function openingOf(tokens: readonly Token[], language: Spoken): number {
-  const { greeting, thanks, leadsOn } = wordsOf(language)
+  const { greeting, thanks, leadsOn, softens } = wordsOf(language)
   let at = 0
   for (let isGoing = true; isGoing;) {
-    const next = [greeting, thanks, leadsOn, 'please, then, also, oh, well, sorry, excuse me']
+    const next = [greeting, thanks, leadsOn, softens]
       .map((list) => find(list, tokens.slice(at)))
       .find((match) => match?.from === 0)
     isGoing = next !== undefined && at + next.to < tokens.length
@@ -81,12 +83,8 @@ function afterCourtesy(text: string, language: Spoken): string {
   return text.slice(tokens[openingOf(tokens, language)]?.start ?? 0)
 }
 
-/** "Can you tell me when …" wants no yes. */
-const isPolite = (tokens: readonly Token[], opening: number): boolean =>
-  holds(
-    'can you tell, could you tell, can you please, could you please, can you say, can you explain, could you explain, can you show, can you give, could you give, would you tell, do you know, can you help',
-    tokens.slice(opening, opening + 5),
-  )
+/** "Can you tell me when …" wants no yes: it stands among a question's first words. */
+const POLITE = 5
 
 /** The words that carry a subject; those of `form` ask for the kind of answer and say little of it. */
 function termsOf(text: string, language: Spoken, form: ReadonlySet<string>): QuestionTerm[] {

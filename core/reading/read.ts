@@ -89,15 +89,9 @@ function asksForPerson(tokens: readonly Token[], words: LanguageWords): boolean 
   if (holds(words.personAlone, tokens)) return true
   const [reach, person] = [find(words.reach, tokens), find(words.person, tokens)]
   if (!reach || !person || person.from < reach.from || person.from - reach.to > 3) return false
-  return (
-    without([words.reach, words.person, words.courtesy, words.auxiliaries, words.pointing, words.light], tokens).filter(
-      ({ text }) => !WITH.has(text),
-    ).length === 0
-  )
+  const { reach: how, person: whom, courtesy, auxiliaries, pointing, light, around } = words
+  return without([how, whom, courtesy, auxiliaries, pointing, light, around], tokens).length === 0
 }
-const WITH = new Set(
-  'to with a an i you me we in from on just could can would who whom where how is there please'.split(' '),
-)
 
 /** The line with hasty spellings and contractions of question words written out. */
 export function writtenOut(said: string, language: Spoken): string {

@@ -53,6 +53,11 @@ export const words: LanguageWords = {
     'kann, können, darf, dürfen, erlaubt, möglich, kostenlos, gibt, inbegriffen, geöffnet, willkommen, muss, müssen, nehmen, bieten',
   pointing: 'es, sie, er, das, dies, diese, dieser, dort, da, ihn, ihm, ihr, welche, davon, dafür, damit',
   leadsOn: 'und, aber, oder, und was ist mit, was ist mit, wie ist es mit, und wenn, also, dann',
+  softens: 'bitte, entschuldigung, ach, dann, auch, sag mal',
+  polite:
+    'können sie mir sagen, könnten sie mir sagen, kannst du mir sagen, können sie mir erklären, können sie mir helfen, wissen sie, weißt du',
+  around:
+    'mit, zu, einem, einer, einen, ein, ich, sie, mir, mich, bitte, kann, könnte, möchte, würde, wie, wo, wen, hier, gerne',
   joins: 'und, und auch, sowie, aber',
   about: {
     money: 'preis kosten',

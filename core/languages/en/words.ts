@@ -69,6 +69,11 @@ export const words: LanguageWords = {
   pointing: 'it, its, that, this, those, these, they, them, their, there, one, ones, same, he, she, him, her, so',
   leadsOn:
     'and, but, or, so, also, what about, how about, what if, then, and what about, and how about, and if, make that, make it, what of',
+  softens: 'please, then, also, oh, well, sorry, excuse me',
+  polite:
+    'can you tell, could you tell, can you please, could you please, can you say, can you explain, could you explain, can you show, can you give, could you give, would you tell, do you know, can you help',
+  around:
+    'to, with, a, an, i, you, me, we, in, from, on, just, could, can, would, who, whom, where, how, is, there, please',
   joins: 'and, and also, also, plus, but, as well as',
   about: {
     money: 'price cost fee pay',

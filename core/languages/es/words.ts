@@ -50,6 +50,10 @@ export const words: LanguageWords = {
     'puede, pueden, puedes, permitido, permitida, permiten, posible, gratis, gratuito, gratuita, hay, incluido, incluida, abierto, bienvenidos, debe, deben, aceptamos, ofrecemos',
   pointing: 'él, ella, ellos, ellas, lo, la, los, las, eso, esto, ese, esa, allí, ahí, le',
   leadsOn: 'y, pero, o, y si, y para, qué tal, qué hay de, entonces',
+  softens: 'por favor, perdón, disculpe, entonces, también',
+  polite:
+    'puede decirme, podría decirme, puedes decirme, me puede decir, me podría decir, puede explicarme, puede ayudarme, sabe usted, sabes',
+  around: 'con, a, un, una, yo, usted, me, puedo, podría, quisiera, cómo, dónde, quién, por, favor',
   joins: 'y, y también, además, pero',
   about: {
     money: 'precio tarifa',

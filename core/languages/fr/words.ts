@@ -52,6 +52,10 @@ export const words: LanguageWords = {
     'peut, peuvent, pouvez, permis, autorisé, autorisés, possible, gratuit, gratuite, il y a, inclus, ouvert, ouverte, bienvenus, doit, doivent, acceptons, proposons',
   pointing: 'il, elle, ils, elles, le, la, les, ça, cela, ce, celui-ci, celle-ci, y, en, lui, là',
   leadsOn: "et, mais, ou, et pour, et si, qu'en est-il de, alors, donc",
+  softens: "s'il vous plaît, pardon, excusez-moi, alors, aussi",
+  polite:
+    "pouvez-vous me dire, pourriez-vous me dire, peux-tu me dire, pouvez-vous m'expliquer, pouvez-vous m'aider, savez-vous",
+  around: "avec, à, un, une, je, vous, me, nous, pouvez, puis, peux, comment, où, qui, s'il, plaît",
   joins: 'et, et aussi, ainsi que, mais',
   about: { money: 'prix tarif', time: 'heure horaires jour', duration: 'durée', place: 'adresse lieu', person: 'nom' },
   visitor:

@@ -49,6 +49,9 @@ export const words: LanguageWords = {
     "può, possono, puoi, permesso, permessi, consentito, possibile, gratis, gratuito, gratuita, c'è, ci sono, incluso, inclusa, aperto, benvenuti, deve, devono, accettiamo, offriamo",
   pointing: 'lui, lei, loro, lo, la, li, le, ciò, questo, questa, quello, quella, lì, là, ci, ne',
   leadsOn: 'e, ma, o, e se, e per, che ne dici di, allora, quindi',
+  softens: 'per favore, scusi, scusa, allora, anche',
+  polite: 'può dirmi, potrebbe dirmi, puoi dirmi, mi può dire, mi sa dire, può spiegarmi, può aiutarmi, sa dirmi',
+  around: 'con, a, un, una, io, lei, mi, posso, potrei, vorrei, come, dove, chi, per, favore',
   joins: 'e, e anche, inoltre, ma',
   about: {
     money: 'prezzo tariffa',

@@ -47,6 +47,10 @@ export const words: LanguageWords = {
     'kan, kunt, kunnen, mag, mogen, toegestaan, mogelijk, gratis, er is, er zijn, inbegrepen, open, welkom, moet, moeten, accepteren, bieden',
   pointing: 'het, hij, zij, ze, dat, dit, die, deze, daar, er, hem, haar, ervan, daarvoor',
   leadsOn: 'en, maar, of, en wat, wat als, hoe zit het met, en hoe, dan, dus',
+  softens: 'alstublieft, sorry, pardon, dan, ook',
+  polite:
+    'kunt u mij zeggen, kunt u me zeggen, kun je me zeggen, kunt u mij vertellen, kun je me vertellen, kunt u uitleggen, kunt u mij helpen, weet u, weet je',
+  around: 'met, aan, een, ik, u, mij, me, we, kan, kunt, zou, graag, hoe, waar, wie',
   joins: 'en, en ook, plus, maar',
   about: {
     money: 'prijs kosten',
