@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { passagesOf, read, type Block } from '@parrot/core/library'
 import { contentTerms } from '@parrot/core/text'
-import { TEXTS } from './fetch.mjs'
+import { unpacked } from '../debian'
 
 /** A passage to be found, and the texts around it that may be indexed; headings are taken out of all documents. */
 export interface BenchPassage {
@@ -24,6 +24,7 @@ export interface BenchCorpus {
   readonly questions: readonly Labelled[]
 }
 
+const PACKAGES = ['debian-reference-en', 'git-doc', 'debian-handbook', 'developers-reference']
 const MANUALS: readonly (readonly [folder: string, wanted: RegExp])[] = [
   ['usr/share/debian-reference', /^ch\d+\.en\.html$/],
   ['usr/share/developers-reference', /\.html$/],
@@ -41,10 +42,11 @@ const MOST_QUESTIONS = 400
  * is called asks for what stands in it. Which headings are taken is fixed by their hash.
  */
 export async function manuals(): Promise<BenchCorpus> {
+  const texts = unpacked('texts', PACKAGES)
   const documents: BenchPassage[][] = []
   const labelled: (Labelled & { hash: string })[] = []
   for (const [folder, wanted] of MANUALS) {
-    const path = join(TEXTS, folder)
+    const path = join(texts, folder)
     for (const name of readdirSync(path)
       .filter((each) => wanted.test(each))
       .sort()) {

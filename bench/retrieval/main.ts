@@ -15,9 +15,7 @@ import {
   type Scorer,
 } from '@parrot/core/retrieval'
 import { manuals, type BenchPassage, type Labelled } from './corpus'
-import { fetchTexts } from './fetch.mjs'
 
-fetchTexts()
 const { documents, questions } = await manuals()
 const half = process.argv.find((argument) => argument.startsWith('--half='))?.slice(7)
 const asked = half ? questions.filter((_, at) => at % 2 === Number(half) - 1) : questions

@@ -14,7 +14,8 @@ import type { Finding, Task } from './task'
 import { toAPerson } from './toAPerson'
 import { WAYS } from './ways'
 
-export { MEASURES, measureAll, PASSAGES_READ, SURENESS, surenessOf, type Ranked } from './read'
+export { MEASURES } from './measure'
+export { measureAll, PASSAGES_READ, SURENESS, surenessOf, type Ranked } from './read'
 export { OFFERED, SAID } from './bands'
 
 /** What Understudy says in one turn, how the turn ends by it, and how it came to it. */
@@ -29,8 +30,8 @@ export interface Answer {
  * pretend to think: what it says of the world are whole sentences of the sources, and figures computed from them.
  */
 export function answer(turn: TurnForModel): Answer {
-  const { brief } = turn
-  const isCourtesy = turn.act !== 'question' && turn.act !== 'person'
+  const { act, brief } = turn
+  const isCourtesy = act !== 'question' && act !== 'person'
   const orders = ordersOf(turn.called, isCourtesy)
   const manner = mannerOf(filled(brief, turn.variables))
   const phrases = phrasesFor(orders.language ?? languageToSpeak(brief, turn.line))
@@ -45,18 +46,11 @@ export function answer(turn: TurnForModel): Answer {
       .join(' ')
   if (isCourtesy) {
     const names = { use: name, known }
-    const said = courtesy(
-      turn.act as never,
-      turn.line,
-      filled(brief, turn.variables),
-      phrases,
-      turn.conversation.length === 0,
-      names,
-    )
+    const said = courtesy(act, turn.line, filled(brief, turn.variables), phrases, turn.conversation.length === 0, names)
     const text = told(
       [
         first,
-        orders.apologise && turn.act !== 'insult' ? phrases.sorry : '',
+        orders.apologise && act !== 'insult' ? phrases.sorry : '',
         said,
         orders.askFirst ?? '',
         ...orders.add,
@@ -71,7 +65,7 @@ export function answer(turn: TurnForModel): Answer {
     return { text, outcome: 'clarified', notes: tiedTo(text, [{ text: 'Rule: it asks first' }, ...orders.notes], say) }
   }
   const parts =
-    turn.act === 'person'
+    act === 'person'
       ? [
           {
             finding: toAPerson(turn, phrases),

@@ -1,7 +1,7 @@
 import type { FoundPassage } from '../dialogue'
 import type { Question } from '../reading'
 import { likeness } from '../text'
-import { aroundOf, askedOf, MEASURES, measure, type Asked, type Measured } from './measure'
+import { aroundOf, askedOf, measure, type Asked, type Measured } from './measure'
 import learned from './weights.json' with { type: 'json' }
 import { windowsOf, type Window } from './windows'
 
@@ -81,7 +81,6 @@ export const SURENESS = [
   'around',
   'missing',
   'whole',
-  'tight',
   'near',
   'figures',
   'gap',
@@ -98,7 +97,7 @@ export function surenessOf(ranked: readonly Ranked[]): Readonly<Record<(typeof S
   const other = ranked.find(
     ({ window }) => window.passage !== best!.window.passage && likeness(window.text, best!.window.text) < SAYS_THE_SAME,
   )
-  const { spoken, around, missing, whole, tight, near, figures, fits, nameless, heading, first } = best!.measured
+  const { spoken, around, missing, whole, near, figures, fits, nameless, heading, first } = best!.measured
   const logit = Math.log(best!.likelihood / Math.max(1e-6, 1 - best!.likelihood))
   return {
     likelihood: logit / 4,
@@ -107,7 +106,6 @@ export function surenessOf(ranked: readonly Ranked[]): Readonly<Record<(typeof S
     around,
     missing,
     whole,
-    tight,
     near,
     figures,
     gap: best!.window.passage.score === 0 ? 0 : best!.measured.score - (other?.measured.score ?? 0),
@@ -117,5 +115,3 @@ export function surenessOf(ranked: readonly Ranked[]): Readonly<Record<(typeof S
     first,
   }
 }
-
-export { MEASURES }

@@ -1,2 +1,0 @@
-export declare const TEXTS: string
-export declare function fetchTexts(): void
