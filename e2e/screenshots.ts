@@ -70,6 +70,7 @@ await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
   await page.getByRole('button', { name: 'Show the original beside it' }).click()
   await page.locator('.original img').waitFor()
+  await page.waitForFunction(() => (document.querySelector<HTMLImageElement>('.original img')?.naturalWidth ?? 0) > 0)
   await page.locator('.band').first().hover()
 })
 await page.getByRole('button', { name: 'Hide the original' }).click()
