@@ -13,8 +13,10 @@ import { openCorpus, type OpenCorpus } from './corpora'
 import { ask, type Verdict } from './judge'
 import { heldOut } from './questions/heldOut'
 import { lookedAt } from './questions/lookedAt'
-import { CORPORA, type Question } from './questions/question'
+import { CORPORA, type Corpus, type Question } from './questions/question'
 import { openReal, REAL } from './real/corpora'
+import { hear } from './replies/measure'
+import { looked as lookedReplies, sealed as sealedReplies } from './replies'
 import type { RealQuestion } from './real/question'
 
 const has = (flag: string) => process.argv.includes(`--${flag}`)
@@ -128,4 +130,25 @@ for (const [name, set] of [
   if (has('show') && name === 'looked at')
     for (const { when, line, said, isCalled } of triples)
       if (said !== isCalled) say(`  ${isCalled ? 'missed' : 'without cause'}: ${when} | ${line}`)
+}
+
+say('\nwhat a language model may say: sentences labelled by hand')
+for (const [name, set] of [
+  ['looked at', lookedReplies],
+  ...(has('sealed') ? [['sealed', sealedReplies] as const] : []),
+] as const) {
+  const heard = (
+    await Promise.all(
+      Object.entries(set).map(async ([corpus, replies]) => hear(await openCorpus(corpus as Corpus), replies)),
+    )
+  ).flat()
+  const of = (label: string) => heard.filter((each) => each.label === label)
+  const kept = (label: string) => of(label).filter((each) => each.isBacked).length
+  const caught = of('-').length - kept('-')
+  say(
+    `${name}: backed and kept ${kept('+')} of ${of('+').length} (${percent(kept('+'), of('+').length)}), without a claim and kept ${kept('.')} of ${of('.').length}, inventions caught ${caught} of ${of('-').length} (${percent(caught, of('-').length)})`,
+  )
+  if (has('show') && name === 'looked at')
+    for (const { to, text, label, isBacked } of heard)
+      if (isBacked !== (label !== '-')) say(`  ${isBacked ? 'let pass' : 'held back'}: ${to} | ${text}`)
 }

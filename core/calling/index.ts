@@ -4,4 +4,4 @@
  */
 export { BARS, judge, type Call, type Callable } from './judge'
 export { alike, FEATURES, measure, overlap } from './features'
-export { conditionOf, meanVector, nearness, relatedBy, senseOf, subjectOf, type Sense } from './sense'
+export { conditionOf, meanOf, meanVector, nearness, relatedBy, senseOf, subjectOf, weightOf, type Sense } from './sense'

@@ -33,7 +33,7 @@ const LOG_COMMON = Math.log(COMMON)
 const LOG_ALL = Math.log(KNOWN_WORDS + COMMON)
 
 /** How much a word says by how rare it is: the share of the logarithm of its rank. */
-function weightOf(word: string, vector: WordVector | undefined, light: ReadonlySet<string>): number {
+export function weightOf(word: string, vector: WordVector | undefined, light: ReadonlySet<string>): number {
   if (light.has(word)) return LIGHT
   if (!vector) return UNKNOWN
   return Math.max(LIGHT, (Math.log(vector.rank + COMMON) - LOG_COMMON) / (LOG_ALL - LOG_COMMON))
@@ -66,7 +66,8 @@ export function senseOf(text: string, implied: readonly string[] = [], own: Spok
 }
 const IMPLIED = 0.6
 
-export function meanOf(words: readonly SenseWord[]): Float64Array | undefined {
+/** The weighted mean of the vectors of words; undefined where none is known. */
+export function meanOf(words: readonly Pick<SenseWord, 'vector' | 'weight'>[]): Float64Array | undefined {
   let mean: Float64Array | undefined
   for (const { vector, weight } of words) {
     if (!vector) continue

@@ -1,11 +1,10 @@
 import { likeness, sentences, wordCount } from '../text'
-import type { Brief } from '../brief'
-import { ownWords, phrasesFor } from '../languages'
+import { holderFor, type Grounds, type Support } from '../grounding'
 import { citeReply, withoutMarkers } from './citations'
-import { openIn, saidIn, withheld } from './privacy'
-import { supportOf, type Grounds } from './support'
+import { groundsOf } from './grounds'
+import { openIn, withheld } from './privacy'
 import type { ChatMessage, Model, ModelRequest } from './model'
-import type { Citation, Outcome, Step, Support, TurnContext, TurnState, WorkingDetail } from './turn'
+import type { Citation, Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** A reply that was checked: what is said, what it cites, what each sentence rests on, and what was wrong with it. */
 interface Checked {
@@ -29,15 +28,7 @@ interface Problem {
  * one are held to the same measure.
  */
 export const checkReply: Step = async (state, context) => {
-  const phrases = phrasesFor(context.brief.identity.language)
-  const grounds: Grounds = {
-    passages: state.found,
-    brief: state.briefed,
-    said: saidIn(state, context),
-    own: [...ownWords(context.brief.identity.language), ...ownLines(context.brief)],
-    verdicts: [phrases.yes, phrases.no, phrases.depends],
-    language: state.reading.language,
-  }
+  const grounds = groundsOf(state, context)
   const first = check(state.reply, state, context, grounds)
   const second =
     first.problems.length > 0 && context.model.canRevise ? await revised(first, state, context, grounds) : undefined
@@ -87,20 +78,12 @@ function withoutCourtesy(reply: string, support: readonly Support[]): string {
   return first ? reply.slice(Math.max(0, withoutMarkers(reply).indexOf(first.text))) : reply
 }
 
-/** What the brief has the agent say word for word: no claims to be backed. */
-const ownLines = ({ grounding, manner, openers, boundaries }: Brief): string[] => [
-  grounding.whenUnknown,
-  manner.format.signOff,
-  openers.greeting,
-  ...boundaries.map((boundary) => boundary.reply),
-]
-
 function check(raw: string, state: TurnState, context: TurnContext, grounds: Grounds): Checked {
   const { brief } = context
   const cited = citeReply(raw, state.found)
   const safe = withheld(cited.reply, openIn(state, context))
   const clean = brief.manner.format.emoji ? safe.text : withoutEmoji(safe.text)
-  const support = supportOf(clean, grounds)
+  const support = holderFor(grounds).holdAll(withoutMarkers(clean))
   const unsupported = support.filter((each) => !each.isSupported)
   const limit = brief.manner.format.maxWords
   const count = wordCount(withoutMarkers(clean))

@@ -1,3 +1,4 @@
+export type { Support } from '../grounding'
 export { takeTurn, LONGEST_LINE } from './takeTurn'
 export {
   OUTCOMES,
@@ -10,7 +11,6 @@ export {
   type TurnContext,
   type TurnState,
   type Working,
-  type Support,
   type Today,
   type WorkingDetail,
 } from './turn'
@@ -32,3 +32,4 @@ export { exchangeOf, factsIn, NOTHING_KNOWN, type Collected, type DutyState, typ
 export { lookedUpAs, withGlossary, type Named } from './widen'
 export { withoutMarkers } from './citations'
 export { PassageLibrary, type StoredPassage, type StoredSource } from './library'
+export { groundsOf } from './grounds'

@@ -1,4 +1,5 @@
 import type { Brief, PromptLine } from '../brief'
+import type { Support } from '../grounding'
 import type { Locator } from '../library'
 import type { Reading } from '../reading'
 import type { ScorePart } from '../retrieval'
@@ -62,24 +63,6 @@ export interface Citation {
   readonly headings: readonly string[]
   readonly quote: string
   readonly locator: Locator
-}
-
-/**
- * What one sentence of a reply rests on: the passage, the line of the brief, or what the visitor said. `score` is the
- * share of its content that stands there, 0..1. A sentence that claims nothing needs no support.
- */
-export interface Support {
-  /** The sentence as it stands in the reply, markers left out. */
-  readonly text: string
-  readonly score: number
-  readonly isClaim: boolean
-  /** Set on a yes, a no and the like, which claim nothing by themselves and are no courtesy either. */
-  readonly isVerdict?: boolean
-  readonly isSupported: boolean
-  readonly by: 'passage' | 'brief' | 'visitor' | 'none'
-  readonly passageId?: string
-  readonly sourceId?: string
-  readonly field?: string
 }
 
 /** That a person is to take over, to whom when the brief says so, and the field of the brief that asks for it. */

@@ -71,6 +71,14 @@ export interface LanguageWords {
   readonly tellsName: string
   /** Asks to have something done in the form of a question. */
   readonly favour: string
+  /** Speaks to whoever reads it. */
+  readonly addresses: string
+  /** Joins and shades statements: says nothing that a document could say. */
+  readonly shades: string
+  /** Shows that a figure is reckoned from others. */
+  readonly reckons: string
+  /** What a reply says beside its facts, and claims nothing by: courtesy, an offer, that it does not know. */
+  readonly aside: string
   /** What a sentence begins with that says yes or no itself. */
   readonly yesNo: string
   /** Stands between two things that are compared. */

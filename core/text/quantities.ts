@@ -79,6 +79,7 @@ const UNITS: readonly UnitEntry[] = [
   unit('duration', 1440, 'day', 'days'),
   unit('duration', 1440, 'night', 'nights'),
   unit('duration', 10_080, 'week', 'weeks'),
+  unit('duration', 20_160, 'fortnight', 'fortnights'),
   unit('duration', 43_830, 'month', 'months'),
   unit('duration', 525_960, 'year', 'years'),
   unit('power', 1, 'w', 'watt', 'watts'),
@@ -135,16 +136,17 @@ export function numberOf(word: string): number | undefined {
 }
 
 const WORD_NUMBERS = [...NUMBER_WORDS.keys()].filter((word) => word !== 'half').join('|')
-const NUMBER = `(?:\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?|(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)-\\w+|(?:an? )?(?:${WORD_NUMBERS})|half an?|an?(?= (?:hour|day|week|month|year|minute|night|kilo|kilogram|litre|liter|metre|meter|mile|tonne)\\b))`
+const NUMBER = `(?:\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?|(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)-\\w+|(?:an? )?(?:${WORD_NUMBERS})|half(?: an?)?(?=[ -](?:hour|day|mile|year|dozen|litre|kilo))|an?(?= (?:whole |full |single |entire )?(?:hour|day|week|fortnight|month|year|minute|night|kilo|kilogram|litre|liter|metre|meter|mile|tonne)\\b))`
 const CLOCK =
   /(?<![£€$\d.])\b([01]?\d|2[0-3])(?:[:h]([0-5]\d)(?:\s?(am|pm|a\.m\.|p\.m\.))?|\.([0-5]\d)\s?(am|pm|a\.m\.|p\.m\.))(?![\d%])|\b(1[0-2]|[1-9])\s?(am|pm|a\.m\.|p\.m\.)(?=\W|$)|\b(half past|quarter past|quarter to) (\w+)|\b(noon|midday|midnight)\b|\b(\w+) o[’']clock\b/giu
 const MONEY = /([£€$])\s?(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?)/gu
 const MEASURE = new RegExp(
-  `(?<![\\w£€$.:,])(${NUMBER})(?: (?:or|and) (?:more|fewer|less|over))?[\\s-]?(%|°C|per cent|\\p{L}+)`,
+  `(?<![\\w£€$.:,])(${NUMBER})(?: (?:or|and) (?:more|fewer|less|over))?(?: (?:whole|full|single|entire)(?= ))?[\\s-]?(%|°C|per cent|\\p{L}+)`,
   'giu',
 )
 /** How often: "twice", "three times"; not how often in a span ("twice a week"), which is a rate. */
-const TIMES = /\b(?:(once|twice|thrice)|(\w+) times)\b(?! (?:an?|per|each|every|as|the)\b)/giu
+const TIMES =
+  /\b(?:(once|twice|thrice)|(\w+) times)\b(?! (?:an?|per|each|every|as|the|your|you|we|they|it|he|she|this|that)\b)/giu
 const TIME = stem('times')
 /** An age: "under 5", "aged 60", "12 years old", "my son is 4", "you must be at least 16". */
 const AGE =
@@ -161,6 +163,11 @@ export const quantitiesIn = remembered((text): readonly Quantity[] => {
       bound: boundAt(text, quantity),
       text: text.slice(quantity.start, quantity.end),
     })
+  }
+  for (const match of text.matchAll(QUARTERS)) addPart(match, QUARTER_OF[match[1]!.toLowerCase()]!, match[2]!, add)
+  for (const match of text.matchAll(AND_A_HALF)) {
+    const whole = numberOf(match[1]!) ?? 1
+    addPart(match, whole + (/half$/i.test(match[0]) || match[3] ? 0.5 : 0.25), match[2] ?? match[3]!, add)
   }
   for (const match of text.matchAll(CLOCK)) {
     const value = clockValue(match)
@@ -216,6 +223,28 @@ function addElliptic(
   add({ ...before, amount, value: amount * (before.value / before.amount), start: end - match[1]!.length, end })
 }
 
+const QUARTER_OF: Readonly<Record<string, number>> = { a: 0.25, one: 0.25, three: 0.75, '3': 0.75 }
+/** "Three quarters of an hour", "a quarter of a mile". */
+const QUARTERS = /\b(a|one|three|3)[ -]quarters? of an? (\p{L}+)/giu
+/** "An hour and a half", "two and a half hours", "a minute and a quarter". */
+const AND_A_HALF = new RegExp(
+  `(?<![\\w£€$.:,])(${NUMBER}) (?:(\\p{L}+) and a (?:half|quarter)\\b|and a half (\\p{L}+))`,
+  'giu',
+)
+
+function addPart(
+  match: RegExpMatchArray,
+  amount: number,
+  name: string,
+  add: (quantity: Omit<Quantity, 'bound' | 'text'>) => void,
+) {
+  const known = BY_NAME.get(name.toLowerCase())
+  if (!known) return
+  const { dimension, factor } = known
+  const [start, end] = [match.index!, match.index! + match[0].length]
+  add({ dimension, value: amount * factor, amount, unit: name, of: [], start, end })
+}
+
 /** "A group of eight", "groups of twelve or more": so many people. */
 const GROUP = new RegExp(
   `\\b(?:groups?|parties|party|classes|class|family|families) of (?:up to |at least |more than |over )?(${NUMBER})(?=[?.,;!]|$| (?:or|and|get|gets|come|comes|go|visit|have|travel|join|stay|eat|pay|pays|can|may|need|needs|must|in|on|at|for|to|book|is|are)\\b)`,
@@ -238,7 +267,7 @@ function addSide(match: RegExpMatchArray, add: (quantity: Omit<Quantity, 'bound'
 
 function addMeasure(text: string, match: RegExpMatchArray, add: (quantity: Omit<Quantity, 'bound' | 'text'>) => void) {
   const start = match.index!
-  const amount = /^(?:half )?an?$/i.test(match[1]!)
+  const amount = /^(?:half(?: an?)?|an?)$/i.test(match[1]!)
     ? /^half/i.test(match[1]!)
       ? 0.5
       : 1

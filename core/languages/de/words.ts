@@ -82,6 +82,13 @@ wlan, wi-fi, internet
   skips: 'nein, keine, keins, nichts, überspringen',
   tellsName: 'ich heiße, mein name ist, ich bin, nenn mich',
   yesNo: 'ja, nein',
+  addresses: 'du, dich, dir, dein, deine, sie, ihnen, ihr, ihre',
+  shades:
+    'jedoch, allerdings, aber, obwohl, deshalb, daher, leider, natürlich, insgesamt, außer, stattdessen, sonst, ziemlich, vorher, schon, auch, beide, nur, einfach, noch, weil, meist, normalerweise, etwa, ungefähr, fast, genau, ganz, gesamte, mehrere, weitere, gern, bitte, möglich, wieder, dabei, dafür, hier, dort',
+  reckons:
+    'insgesamt, zusammen, macht, ergibt, unterschied, weniger, mehr als, günstiger, spart, länger, kürzer, schneller, zwischen, plus, minus, je, also',
+  aside:
+    'gern geschehen, lassen sie mich wissen, sag bescheid, melden sie sich, ich helfe, kann ich noch, hoffe, leider weiß ich, weiß ich nicht, weiss ich nicht, keine angaben, keine informationen, nicht erwähnt, tut mir leid, es kommt darauf an, das kommt darauf an, gute frage, viel spaß, schönen tag, gute reise, möchten sie, möchtest du, hier ist, hier sind, kurz gesagt',
   favour: 'kann ich, können wir, könnte ich, könnten sie, können sie, kannst du, darf ich',
   sides: 'und, oder, als, mit, zu, von, gegenüber, zwischen',
   contact: 'Kontakt Telefon E-Mail Büro',

@@ -77,6 +77,13 @@ wifi, wi-fi, internet
   skips: 'no, ninguno, ninguna, nada',
   tellsName: 'me llamo, mi nombre es, soy, llámame',
   yesNo: 'sí, no',
+  addresses: 'usted, ustedes, su, sus, tú, te, tu, tus, le',
+  shades:
+    'sin embargo, aunque, pero, por tanto, lamentablemente, claro, total, excepto, si no, más bien, ya, también, solo, simplemente, todavía, porque, normalmente, aproximadamente, casi, exactamente, todo, varios, posible, aquí, allí',
+  reckons:
+    'en total, juntos, por tanto, es decir, diferencia, menos, más que, ahorra, más largo, más corto, entre, más, cada',
+  aside:
+    'avíseme, avísame, no dude, no dudes, lo siento, espero, no lo sé, no sé, no tengo información, no se menciona, depende, buena pregunta, buen viaje, quiere que, quieres que, aquí tiene, aquí tienes, en resumen',
   favour: 'puedo, podemos, puede usted, puedes, podría',
   sides: 'y, e, o, u, que, con, contra, entre',
   contact: 'contacto teléfono correo oficina',

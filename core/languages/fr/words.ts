@@ -73,6 +73,13 @@ wifi, wi-fi, internet
   skips: 'non, aucun, aucune, rien, passe',
   tellsName: "je m'appelle, mon nom est, je suis, appelle-moi",
   yesNo: 'oui, non',
+  addresses: 'vous, votre, vos, tu, te, toi, ton, ta, tes',
+  shades:
+    'cependant, toutefois, mais, bien que, donc, malheureusement, bien sûr, total, sauf, sinon, plutôt, déjà, aussi, seulement, simplement, encore, parce que, généralement, environ, presque, exactement, tout, plusieurs, possible, ici, là',
+  reckons:
+    'au total, en tout, ensemble, donc, soit, différence, moins, plus que, économisez, plus long, plus court, entre, plus, chacun',
+  aside:
+    "n'hésitez pas, faites-moi savoir, dites-moi, je suis désolé, désolé, désolée, j'espère, je ne sais pas, aucune information, pas mentionné, cela dépend, ça dépend, bonne question, bonne journée, bon voyage, voulez-vous, souhaitez-vous, voici, en bref",
   favour: 'puis-je, pouvons-nous, pouvez-vous, peux-tu, pourriez-vous, est-ce que je peux',
   sides: 'et, ou, que, avec, contre, entre',
   contact: 'contact téléphone courriel adresse bureau',

@@ -75,6 +75,13 @@ wifi, wi-fi, internet
   skips: 'no, nessuno, nessuna, niente',
   tellsName: 'mi chiamo, il mio nome è, sono, chiamami',
   yesNo: 'sì, no',
+  addresses: 'lei, suo, sua, suoi, sue, tu, ti, tuo, tua, vi',
+  shades:
+    'tuttavia, però, ma, benché, quindi, purtroppo, certo, totale, eccetto, altrimenti, piuttosto, già, anche, solo, semplicemente, ancora, perché, di solito, circa, quasi, esattamente, tutto, diversi, possibile, qui, lì',
+  reckons:
+    'in totale, insieme, quindi, cioè, differenza, meno, più di, risparmia, più lungo, più corto, tra, più, ciascuno',
+  aside:
+    'mi faccia sapere, fammi sapere, non esiti, mi dispiace, spero, non lo so, non so, nessuna informazione, non è menzionato, dipende, buona domanda, buon viaggio, vuole che, vuoi che, ecco, in breve',
   favour: 'posso, possiamo, può, puoi, potrei, potrebbe',
   sides: 'e, ed, o, che, con, contro, tra, fra',
   contact: 'contatto telefono email ufficio',

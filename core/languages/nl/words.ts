@@ -74,6 +74,12 @@ wifi, wi-fi, internet
   skips: 'nee, geen, niets, overslaan',
   tellsName: 'ik heet, mijn naam is, ik ben, noem me',
   yesNo: 'ja, nee',
+  addresses: 'u, uw, je, jij, jou, jouw',
+  shades:
+    'echter, maar, hoewel, daarom, helaas, natuurlijk, totaal, behalve, anders, liever, al, ook, alleen, gewoon, nog, omdat, meestal, ongeveer, bijna, precies, heel, meerdere, mogelijk, hier, daar',
+  reckons: 'in totaal, samen, dus, dat is, verschil, minder, meer dan, bespaart, langer, korter, tussen, plus, elk',
+  aside:
+    'laat het me weten, laat het weten, graag gedaan, het spijt me, ik hoop, ik weet het niet, weet ik niet, geen informatie, niet vermeld, dat hangt ervan af, goede vraag, fijne dag, goede reis, wilt u, wil je, hier is, hier zijn, kortom',
   favour: 'kan ik, kunnen we, mag ik, kunt u, kun je, zou ik',
   sides: 'en, of, dan, met, tegen, tussen',
   contact: 'contact telefoon e-mail kantoor',

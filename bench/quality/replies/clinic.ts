@@ -1,0 +1,133 @@
+import { reply } from './reply'
+
+/** Replies to owners of the patients of a veterinary practice. */
+export const clinic = [
+  reply(
+    'When should my dog stop eating before the operation?',
+    '+Your dog should have its last meal at 8 pm the evening before.',
+    '+Water can be left out until you set off.',
+    '-Treats are fine until midnight.',
+  ),
+  reply(
+    'Should my rabbit fast?',
+    '+No, rabbits mustn’t go without food.',
+    '+Please bring along what they normally eat.',
+    '-Rabbits are operated on first thing in the morning.',
+  ),
+  reply(
+    'When can I pick up my cat after the operation?',
+    '+Most patients can go home the same day, between four and six in the afternoon.',
+    '+We’ll ring you once your cat has woken up, normally before 2 pm.',
+    '-You will receive a text message with photographs too.',
+  ),
+  reply(
+    'How do I look after the wound?',
+    '+Keep it dry – that means no bathing or swimming for ten days.',
+    '+Use the collar so your pet can’t lick the stitches.',
+    '+The stitches come out after 10–12 days, which is part of the price.',
+    '-Dab the wound with salt water twice a day.',
+  ),
+  reply(
+    'Can I give my dog ibuprofen?',
+    '+Please don’t: ibuprofen damages dogs’ kidneys.',
+    '+Human painkillers should never be given to pets, and paracetamol is deadly for cats.',
+    '-A small dose of aspirin is safe for larger breeds.',
+  ),
+  reply(
+    'When are puppies vaccinated?',
+    '+Puppies get their first jab at eight weeks old and the second at ten weeks.',
+    '+So there are two weeks between the injections.',
+    '+A week after the second one, your puppy can meet other dogs.',
+    '-A booster is due every six months.',
+  ),
+  reply(
+    'How often should I treat fleas?',
+    '+Flea treatment is needed every four weeks, throughout the year.',
+    '+For worms, it’s every three months – or each month if your cat is a hunter.',
+    '-Spot-on drops are better than tablets.',
+  ),
+  reply(
+    'How do I remove a tick?',
+    '+Use a tick hook and turn it; don’t pull.',
+    '+You can buy a hook from us at the desk for £4.',
+    '-Keep the tick in a jar for the vet.',
+  ),
+  reply(
+    'When are you open?',
+    '+We’re open on weekdays from half past eight in the morning until 6.30 pm, and on Saturdays from nine until half past twelve.',
+    '+On Sundays and public holidays the surgery is closed.',
+    '+Phones are manned from 8 o’clock.',
+    '-Late evening appointments are available on Wednesdays.',
+  ),
+  reply(
+    'How long is an appointment?',
+    '+A standard slot is a quarter of an hour.',
+    '+If you’re bringing a second pet or want to discuss behaviour, please book a double one, so 30 minutes.',
+    '-Behaviour talks are led by a psychologist.',
+  ),
+  reply(
+    'What if I cannot come to my appointment?',
+    '+Please tell us four hours or more in advance; if you don’t, there’s a £15 charge.',
+    '-The first missed visit is always forgiven.',
+    '.Thanks for letting us know!',
+  ),
+  reply(
+    'Do you make home visits?',
+    '+We do make home visits, up to twelve miles from the surgery.',
+    '+They’re £48 in addition to the cost of treatment, and we need to know a day ahead.',
+    '-On Sundays the fee is doubled.',
+  ),
+  reply(
+    'My dog was hit by a car, what do I do?',
+    '.That must be frightening.',
+    '+Call us first on 01632 960 144 so we can prepare.',
+    '+At night and at weekends, emergencies are dealt with at Fernhill Animal Hospital on Dallow Street; the consultation there costs £195.',
+    '-Give your dog plenty of water on the way.',
+  ),
+  reply(
+    'How do I order repeat medicine?',
+    '+Place your order two working days in advance.',
+    '+Pets on long-term medication have to see a vet twice a year, or every quarter if they’re on daily painkillers.',
+    '+Should you prefer to buy it elsewhere, we can issue a prescription for £16 per medicine.',
+    '-Repeat orders over £50 are delivered free.',
+  ),
+  reply(
+    'How can I pay?',
+    '+You can settle the bill by card, in cash or by bank transfer after each visit.',
+    '+Cheques aren’t accepted.',
+    '+If treatment costs more than £400, it can be split into three monthly instalments, interest-free, once you’ve paid a 25% deposit.',
+    '-Members of the police pay nothing.',
+  ),
+  reply(
+    'Can you bill my insurance?',
+    '+Yes, for bills above £250 we’re able to claim straight from your insurer.',
+    '+In that case you’d just pay the excess plus a £10 fee.',
+    '-Claims are settled within three days.',
+  ),
+  reply(
+    'Who is good with rabbits?',
+    '+Ruairi Bell is the one to see – rabbits and other small mammals are his special interest.',
+    '+He’s in from Tuesday to Saturday.',
+    '-He has written a book about them.',
+  ),
+  reply(
+    'My cat is nervous. What can we do?',
+    '+Cats have their own waiting area upstairs.',
+    '+It helps to cover the closed basket with a towel.',
+    '-We can give her a calming spray at the door.',
+    '.I’m sure she’ll be fine!',
+  ),
+  reply(
+    'Does Dr Castle work on Fridays?',
+    '+Yes, Imogen Castle works on Mondays, Wednesdays and Fridays.',
+    '+She specialises in skin problems and allergies.',
+    '-On Thursdays she can be reached by video.',
+  ),
+  reply(
+    'Can the nurse give my puppy its second injection?',
+    '+Yes, second injections are among the things our nurses do.',
+    '+The nurse clinics are held on Tuesday and Thursday afternoons, and Wellness Plan members don’t pay for them.',
+    '+They can’t prescribe any medicine, though.',
+    '-Each nurse visit is followed by a phone call.',
+  ),
+] as const

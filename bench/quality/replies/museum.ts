@@ -1,0 +1,137 @@
+import { reply } from './reply'
+
+/** Replies to visitors of the museum in an old mill. */
+export const museum = [
+  reply(
+    'Who founded the mill?',
+    '+The mill was started in 1786 by a wool merchant from Tarrant named Josiah Pellew.',
+    '+He’d seen spinning driven by water while travelling in the north.',
+    '-He had made his money in the tea trade.',
+  ),
+  reply(
+    'How big was the wheel?',
+    '+The great wheel measured nine metres across.',
+    '+It was built of oak and carried elm buckets, and it was designed by Abel Thorne.',
+    '+Six times a minute it went round, driving 40 spinning frames.',
+    '-It weighed about 30 tonnes.',
+  ),
+  reply(
+    'Does the wheel still work?',
+    '+It does, but what you see is a replica from 1991.',
+    '+It’s run more slowly than the original – four turns a minute – to spare the bearings.',
+    '-The original wheel is kept in the cellar.',
+  ),
+  reply(
+    'What happened in the fire?',
+    '+On 4 February 1831 someone knocked a lamp over in the carding room.',
+    '+The north wing burned down and eleven looms were lost, yet no one died.',
+    '+Because of the frost, the night shift had already gone home.',
+    '-Three men were badly hurt while saving the wool.',
+  ),
+  reply(
+    'Why did the weavers strike?',
+    '+Their pay had been cut from nine shillings a week to seven.',
+    '+That’s two shillings less every week.',
+    '+They downed tools on 15 August 1842 and held out for seven weeks.',
+    '-Soldiers were sent in to break up the meetings.',
+  ),
+  reply(
+    'What did the strike achieve?',
+    '+The owners shortened the working day by an hour and a half, from 13 hours to 11.5.',
+    '+Wages stayed as they were until 1846.',
+    '-Within a year the weavers had their old wages back.',
+  ),
+  reply(
+    'Who was Martha Quill?',
+    '+She was a weaver of twenty-three who led the strike and spoke at the market cross each evening.',
+    '+After losing her job, she set up a school in Lock Lane for the workers’ children.',
+    '+She kept it going until she died in 1889.',
+    '-Her portrait hangs in the entrance hall.',
+  ),
+  reply(
+    'When did the mill close?',
+    '+Spinning came to an end in 1904, while blankets were woven until 28 May 1957.',
+    '+Only nineteen workers were left by then.',
+    '-It was sold to a hotel chain afterwards.',
+  ),
+  reply(
+    'When did the museum open?',
+    '+It opened its doors on 1 June 1984.',
+    '+The Friends of Ashcombe Mill had gathered 4,200 signatures and purchased the building for just £1.',
+    '-The opening was attended by the minister of culture.',
+  ),
+  reply(
+    'What are your opening hours?',
+    '+In summer, from April through October, we’re open every day but Monday from 10 am to 5 pm.',
+    '+The last visitors are let in at a quarter past four.',
+    '+During the winter months we only open on Saturdays and Sundays, 11:00–16:00.',
+    '-Over Christmas we stay open until noon.',
+  ),
+  reply(
+    'Are you open on bank holiday Mondays?',
+    '+Yes – although Mondays are normally closed, bank holidays are an exception.',
+    '-Admission is half price on those days.',
+  ),
+  reply(
+    'How much is a family ticket?',
+    '+A family of two adults and up to three children pays £24 at the door or £22 online.',
+    '+Booking on the web therefore saves you two pounds.',
+    '+Your ticket can be used again as often as you wish for twelve months.',
+    '-Grandparents may be added for £3 each.',
+  ),
+  reply(
+    'Can I get my money back for a ticket?',
+    '+Sorry, tickets are non-refundable.',
+    '-You can, however, pass it on to a friend.',
+  ),
+  reply(
+    'Can I see the wheel in a wheelchair?',
+    '+Unfortunately the wheel chamber is only reachable by a steep flight of 22 steps.',
+    '+There’s a film about it on the ground floor, though.',
+    '+Every floor apart from the attic can be reached by lift.',
+    '-Staff can carry a wheelchair down on request.',
+  ),
+  reply(
+    'May I take pictures?',
+    '+Photos for your own use are fine as long as you don’t use flash.',
+    '+For a tripod or filming you’ll need a permit, which is £40 per half day.',
+    '-Drones can be flown in the yard before ten.',
+  ),
+  reply(
+    'Is there somewhere to eat?',
+    '+The Weavers’ Café has lunch between noon and 2.30 pm and cake throughout the day.',
+    '+You’re also free to eat your own food in the yard, or in the Packing Room if it’s wet.',
+    '-The café’s soup is made with vegetables from the mill garden.',
+  ),
+  reply(
+    'How do I get there by train?',
+    '+Get off at Hallow Road, which is the closest station; from there it’s a 25-minute walk along the river.',
+    '+Alternatively, the number 17 bus from Tarrant stops right at the gate every 30 minutes.',
+    '-A shuttle meets every train.',
+  ),
+  reply(
+    'How much does a school visit cost for 24 pupils?',
+    '+At £4.20 per pupil, 24 pupils come to £100.80.',
+    '+Three accompanying adults are free, since one comes free for every eight children.',
+    '-The teacher’s coffee is on us.',
+  ),
+  reply(
+    'Which workshops do you have?',
+    '+There are three: “From fleece to yarn”, “Power!” and “Strike!”.',
+    '+“Power!” looks at water and steam, is meant for 8- to 12-year-olds and lasts an hour and a quarter.',
+    '+Each workshop is £35 per class of at most 32 pupils.',
+    '-All materials are taken home by the pupils.',
+  ),
+  reply(
+    'What does the beam engine weigh?',
+    '+The beam engine, made in 1817 by Calder & Sons, weighs in at 19 tonnes.',
+    '+That is 19,000 kg of iron.',
+    '-It is the heaviest engine of its kind in the country.',
+  ),
+  reply(
+    'Can I bring my dog?',
+    '+Guide dogs are welcome everywhere.',
+    '+Other dogs have to stay in the yard.',
+    '-There are kennels behind the shop.',
+  ),
+] as const

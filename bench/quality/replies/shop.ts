@@ -1,0 +1,143 @@
+import { reply } from './reply'
+
+/** Replies to customers of a shop for coffee and coffee machines. Sealed: opened to tell a result, not to work on. */
+export const shop = [
+  reply(
+    'How long does delivery take?',
+    '+If you order by 1 pm on a working day, your parcel goes out that same day and reaches you in two to three working days.',
+    '+Heavier machines – anything above 15 kg – travel on a pallet, which can take up to eight working days.',
+    '-You can track the van on our website.',
+  ),
+  reply(
+    'What does delivery to the islands cost?',
+    '+For the islands and highlands a parcel is £9.90, while a pallet comes to £45.',
+    '+That’s £5.40 more than a parcel to the mainland.',
+    '-Delivery there is free once you spend £100.',
+  ),
+  reply(
+    'Do you deliver to France?',
+    '+Sorry, we don’t ship outside the country.',
+    '-We do make an exception for coffee under 2 kg.',
+    '.Is there anything else I can help with?',
+  ),
+  reply(
+    'Can I pick up my order myself?',
+    '+Of course – you can collect it from the workshop in Pennard Lane on weekdays, 9.30 am to 4 pm.',
+    '+Just hold on until our e-mail says it’s ready.',
+    '+We’ll hold it for two weeks.',
+    '-Please bring your passport.',
+  ),
+  reply(
+    'Can I send back an opened bag?',
+    '+Unfortunately not: once a bag of coffee has been opened, it can’t be returned.',
+    '+Anything unused may be returned within 30 days of arrival.',
+    '-Opened bags can be exchanged for store credit.',
+  ),
+  reply(
+    'Who pays for the return postage?',
+    '+You do, except where the item turns out to be faulty.',
+    '+Your money is paid back within five working days once the parcel has reached us.',
+    '-We send a courier to your door.',
+  ),
+  reply(
+    'My machine arrived damaged',
+    '.I’m really sorry about that!',
+    '+Please hang on to the packaging, take a couple of photos and let us know within two days.',
+    '+We’ll ship a replacement straight away, without waiting for the damaged one.',
+    '-We’ll add a bag of coffee for your trouble.',
+  ),
+  reply(
+    'How do I descale the Russet?',
+    '+Descale it after every 200 cups, or monthly if your water is hard.',
+    '+Only use a citric descaler, because vinegar harms the seals.',
+    '+The whole programme lasts 25 minutes.',
+    '-Run it twice the first time.',
+  ),
+  reply(
+    'What does the blinking red light mean?',
+    '+A flashing red light tells you there’s limescale in the boiler, so it’s time to descale.',
+    '+If it’s red but not blinking, the tank is empty.',
+    '-It can also mean that the grinder is blocked.',
+  ),
+  reply(
+    'How much coffee goes into the basket?',
+    '+Use 18 grams of ground coffee and press it down gently.',
+    '-Wait ten seconds before you press the button.',
+    '+Empty the basket before it cools down.',
+  ),
+  reply(
+    'Can the water tank go in the dishwasher?',
+    '+No, the tank isn’t dishwasher-safe.',
+    '+The basket and the drip tray are, though.',
+    '-Wash the tank with a mild detergent every week.',
+  ),
+  reply(
+    'What does the Kettle Club give me?',
+    '+Members save 12% on each bag and receive a free mug with their third parcel.',
+    '+You decide on the coffee, the size and how often it comes – every two, four or six weeks.',
+    '-Shipping is always free for members.',
+  ),
+  reply(
+    'How do I leave the Kettle Club?',
+    '+Press “End my membership” no later than three days before your next parcel is due.',
+    '+You’re not tied to any minimum period.',
+    '-Your remaining points are lost when you leave.',
+  ),
+  reply(
+    'Can I pause the subscription?',
+    '+Yes, you can pause it from your account for as long as 12 weeks, and as many times as you want.',
+    '-While paused you keep paying a fee of £1 a month.',
+  ),
+  reply(
+    'When are the tastings?',
+    '+They’re held monthly in the workshop, as a rule on the second Saturday at eleven, and take about an hour and a half.',
+    '+They’re free for members; everyone else pays £8.',
+    '+Ines Garrick, our roaster, leads them.',
+    '+Because there are only 14 places, booking is a must.',
+    '-Each guest takes home a bag of beans.',
+  ),
+  reply(
+    'How much does a kilo of Orchard cost?',
+    '+One kilogram of Orchard is £26.',
+    '+It’s a light roast with notes of apricot and jasmine.',
+    '+Buying four 250 g bags instead would cost you £29.60, so the big bag saves £3.60.',
+    '-It is grown in the hills of Peru.',
+  ),
+  reply(
+    'Which coffee is decaf?',
+    '+Moonlit is the only decaffeinated one we have.',
+    '+It’s a medium roast that tastes of honey and malt.',
+    '-The caffeine is taken out with water alone.',
+  ),
+  reply(
+    'Which machine froths milk by itself?',
+    '+Both the Bramley and the Bramley Duo have an automatic milk frother.',
+    '+On the Pippin and the Russet you froth the milk by hand.',
+    '-The Russet can be upgraded for £60.',
+  ),
+  reply(
+    'How fast does the Bramley warm up?',
+    '+It’s ready in a minute and a half.',
+    '+The Russet is half a minute quicker.',
+    '-It switches itself off after twenty minutes.',
+  ),
+  reply(
+    'How long is the guarantee on the Russet?',
+    '+You’re covered for two years from the date you bought it, so hold on to your receipt.',
+    '+Limescale, breakage and business use aren’t covered.',
+    '+Afterwards, repairs are charged at £35 per hour, parts not included.',
+    '-An extended guarantee is available for £49.',
+  ),
+  reply(
+    'Nothing happens when I switch it on',
+    '+First check the plug, then press the little reset pin underneath the tray.',
+    '-If that fails, hold the round button for ten seconds.',
+    '.Let me know how it goes.',
+  ),
+  reply(
+    'Is the Pippin heavier than the Russet?',
+    '+No, it’s lighter: the Pippin weighs 6.2 kg and the Russet 9.4 kg.',
+    '+The difference is 3.2 kg.',
+    '-The Pippin has the larger tank.',
+  ),
+] as const

@@ -1,0 +1,27 @@
+import type { Brief } from '../brief'
+import type { Grounds } from '../grounding'
+import { ownWords, phrasesFor } from '../languages'
+import { saidIn } from './privacy'
+import type { TurnContext, TurnState } from './turn'
+
+/** What the reply of a turn may rest on. */
+export function groundsOf(state: TurnState, context: TurnContext): Grounds {
+  const { language } = context.brief.identity
+  const phrases = phrasesFor(language)
+  return {
+    passages: state.found,
+    brief: state.briefed,
+    said: saidIn(state, context),
+    own: [...ownWords(language), ...ownLines(context.brief)],
+    verdicts: [phrases.yes, phrases.no, phrases.depends],
+    language: state.reading.language,
+  }
+}
+
+/** What the brief has the agent say word for word: no claims to be backed. */
+const ownLines = ({ grounding, manner, openers, boundaries }: Brief): string[] => [
+  grounding.whenUnknown,
+  manner.format.signOff,
+  openers.greeting,
+  ...boundaries.map((boundary) => boundary.reply),
+]
