@@ -51,8 +51,8 @@ export function buildModelEndpoint(key?: string): FastifyInstance {
       )
     send({ role: 'assistant', content: '' })
     for await (const event of eventsFor(messages)) {
-      if (event.kind !== 'outcome')
-        send(event.kind === 'text' ? { content: event.text } : { reasoning_content: `${event.text}\n` })
+      if (event.kind === 'text') send({ content: event.text })
+      else if (event.kind === 'note') send({ reasoning_content: `${event.text}\n` })
     }
     send({}, 'stop')
     reply.raw.end('data: [DONE]\n\n')

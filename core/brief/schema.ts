@@ -138,6 +138,11 @@ export const briefSchema = z.object({
       whenUnknown: line(1000).default('I don’t know that. It is not in what I have been given.'),
       /** What is said when the model is not sure that what it found answers: it is offered as such, or not said. */
       whenUnsure: z.enum(['offer', 'decline']).default('offer'),
+      /**
+       * What becomes of a sentence that nothing backs. Null: a person who reviews sees it marked, and for a visitor the
+       * model is asked again.
+       */
+      unbacked: z.enum(['mark', 'askAgain', 'remove']).nullable().default(null),
       deliberate: z.enum(['never', 'whenAsked', 'always']).default('never'),
       deliberateWhen: line(1000).default(''),
     })

@@ -1,34 +1,116 @@
-import type { ModelEvent, TurnForModel } from './model'
-import { openIn, sentenceBySentence } from './privacy'
+import { Examiner } from './examine'
+import { ModelProblem, type ChatMessage, type ModelEvent, type TurnForModel, type Usage } from './model'
 import type { Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
+import { unbackedIn } from './unbacked'
 
-/** Lets the model answer, handing on each sentence as it ends; its notes go to the workings. */
+/** Lets the model answer, handing on each sentence once it ended and passed; its notes go to the workings. */
 export const askModel: Step = async (state, context) => {
-  const { model, signal, onText } = context
-  let reply = ''
-  let outcome: Outcome | undefined
-  const notes: Extract<ModelEvent, { kind: 'note' }>[] = []
-  const listener = onText && sentenceBySentence(onText, openIn(state, context))
-  for await (const event of model.answer({ messages: state.messages, turn: turnFor(state, context) }, signal)) {
-    if (event.kind === 'note') notes.push(event)
-    else if (event.kind === 'outcome') outcome = event.outcome
-    else {
-      reply += event.text
-      listener?.hear(event.text)
-    }
-  }
-  listener?.end()
+  const { model, onText } = context
+  // A draft that is looked at once more is not sent.
+  const send = isLookedAtAgain(state, context) ? undefined : onText
+  const examiner = examinerFor(state, context, send)
+  const spoken = await listen(state.messages, context, examiner, turnFor(state, context))
+  const examined = examiner.end(spoken.broke !== undefined)
   return {
-    state: { ...state, reply: reply.trim(), ...(outcome === undefined ? {} : { told: outcome }) },
+    state: {
+      ...state,
+      reply: spoken.text.trim(),
+      examined,
+      hasSent: examiner.hasSent,
+      ...(spoken.broke === undefined ? {} : { broke: spoken.broke }),
+      ...(spoken.outcome === undefined ? {} : { told: spoken.outcome }),
+      usage: [...state.usage, ...spoken.usage],
+    },
     report: {
       summary: `${model.name} answered.`,
-      details: notes.map(({ text, field, words }): WorkingDetail => {
-        const [label, ...rest] = text.split(': ')
-        const detail = rest.length > 0 ? { label: label!, text: rest.join(': ') } : { label: 'Note', text }
-        return { ...detail, ...(field === undefined ? {} : { field }), ...(words?.length ? { words } : {}) }
-      }),
+      details: [
+        ...spoken.notes.map(detailOf),
+        ...(spoken.broke === undefined ? [] : [{ label: 'Broke off', text: spoken.broke }]),
+        ...spoken.usage.map(usageDetail),
+      ],
     },
   }
+}
+
+/** Whether a model that can do better has a draft of its own looked at before anybody hears it. */
+export const isLookedAtAgain = (state: TurnState, { model }: TurnContext): boolean =>
+  state.isDeliberate && model.canRevise === true
+
+/** What examines a reply of this turn as it is spoken. */
+export function examinerFor(state: TurnState, context: TurnContext, send?: (text: string) => void): Examiner {
+  const unbacked = unbackedIn(state, context)
+  return new Examiner(
+    state,
+    context,
+    {
+      unbacked: unbacked === 'mark' ? 'say' : 'hold',
+      stopsAtFirst: unbacked === 'askAgain',
+      isOutside: context.model.canRevise === true,
+      hasEmoji: context.brief.manner.format.emoji,
+    },
+    send,
+  )
+}
+
+/** What a model said to one request. */
+export interface Spoken {
+  readonly text: string
+  readonly notes: readonly Extract<ModelEvent, { kind: 'note' }>[]
+  readonly outcome?: Outcome
+  readonly usage: readonly Usage[]
+  /** Why the answer ended too early, where it did. */
+  readonly broke?: string
+}
+
+/**
+ * Listens to a model to the end of its answer. One that fails after it has begun to speak has broken off; one that fails
+ * before throws its ModelProblem.
+ */
+export async function listen(
+  messages: readonly ChatMessage[],
+  { model, signal }: TurnContext,
+  examiner: Examiner,
+  turn?: TurnForModel,
+): Promise<Spoken> {
+  let text = ''
+  let outcome: Outcome | undefined
+  let broke: string | undefined
+  const notes: Extract<ModelEvent, { kind: 'note' }>[] = []
+  const usage: Usage[] = []
+  try {
+    for await (const event of model.answer({ messages, ...(turn ? { turn } : {}) }, signal)) {
+      if (event.kind === 'note') notes.push(event)
+      else if (event.kind === 'outcome') outcome = event.outcome
+      else if (event.kind === 'usage') usage.push(event.usage)
+      else if (event.kind === 'pause') examiner.pause()
+      else if (event.kind === 'cut') broke = event.because
+      else {
+        text += event.text
+        examiner.hear(event.text)
+      }
+    }
+  } catch (error) {
+    if (!(error instanceof ModelProblem) || text.trim() === '') throw error
+    broke = error.message
+  }
+  return {
+    text,
+    notes,
+    usage,
+    ...(outcome === undefined ? {} : { outcome }),
+    ...(broke === undefined ? {} : { broke }),
+  }
+}
+
+export const usageDetail = ({ prompt, completion, cost }: Usage): WorkingDetail => ({
+  label: 'Tokens',
+  text: `${prompt} in the prompt, ${completion} in the answer${cost === undefined ? '' : `; ${cost}`}`,
+})
+
+function detailOf({ text, field, words }: Extract<ModelEvent, { kind: 'note' }>): WorkingDetail {
+  const [label, ...rest] = text.split(': ')
+  const detail = rest.length > 0 ? { label: label!, text: rest.join(': ') } : { label: 'Note', text }
+  return { ...detail, ...(field === undefined ? {} : { field }), ...(words?.length ? { words } : {}) }
 }
 
 /** The turn as the built-in model gets it beside the messages. */

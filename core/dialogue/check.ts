@@ -1,109 +1,132 @@
+import type { Support } from '../grounding'
 import { likeness, sentences, wordCount } from '../text'
-import { holderFor, type Grounds, type Support } from '../grounding'
-import { citeReply, withoutMarkers } from './citations'
-import { groundsOf } from './grounds'
-import { openIn, withheld } from './privacy'
-import type { ChatMessage, Model, ModelRequest } from './model'
-import type { Citation, Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
+import { examinerFor, listen, usageDetail } from './ask'
+import { withoutMarkers } from './citations'
+import { assembled, type Examined, type Piece } from './examine'
+import { followedDetail, followedIn, type Followed } from './followed'
+import { ModelProblem, type ChatMessage, type Usage } from './model'
+import { soundDetails } from './sound'
+import type { Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
+import { unbackedIn } from './unbacked'
 
-/** A reply that was checked: what is said, what it cites, what each sentence rests on, and what was wrong with it. */
+/** A reply that was checked: what was examined of it, what the rules say to it, and what a model could put right. */
 interface Checked {
-  readonly reply: string
-  readonly citations: readonly Citation[]
-  readonly support: readonly Support[]
-  readonly problems: readonly Problem[]
+  readonly raw: string
+  readonly examined: Examined
+  readonly followed: readonly Followed[]
+  readonly problems: readonly string[]
   readonly details: readonly WorkingDetail[]
 }
 
-/** Something a model can put right when it is told. */
-interface Problem {
-  readonly tell: string
-}
-
 /**
- * What is checked after any model has spoken: citations are verified and renumbered; each sentence is matched to its
- * evidence, and one without is removed (where the brief wants nothing but the library) or flagged; private data that
- * nobody gave is withheld; length and format are held against the brief. When something is wrong and the model can do
- * better, it is asked once more. The outcome is told from the reply itself, so that the built-in model and an outside
- * one are held to the same measure.
+ * What is checked after any model has spoken: citations are verified and renumbered; each sentence was held against what
+ * it rests on, and one without ground is marked, asked about again, or removed, as the brief wants; private data and
+ * addresses that nobody gave, and coarse words, are withheld; rules that were due, length and format are held against
+ * the brief. The outcome is told from the reply itself, so that every model is held to the same measure.
  */
 export const checkReply: Step = async (state, context) => {
-  const grounds = groundsOf(state, context)
-  const first = check(state.reply, state, context, grounds)
-  const second =
-    first.problems.length > 0 && context.model.canRevise ? await revised(first, state, context, grounds) : undefined
-  const best = second && second.problems.length <= first.problems.length ? second : first
-  const { brief } = context
-  const isCut =
-    state.reading.act === 'question' && brief.grounding.libraryOnly && best.support.some((each) => !each.isSupported)
-  const spoken = isCut ? withoutUnsupported(best) : best
+  const { brief, model } = context
+  const unbacked = unbackedIn(state, context)
+  const first = check(state.reply, state.examined!, state.broke, state, context)
+  const isAsked = unbacked === 'askAgain' && model.canRevise === true && first.problems.length > 0
+  const second = isAsked ? await revised(first, state, context) : undefined
+  const best = second?.checked && second.checked.problems.length <= first.problems.length ? second.checked : first
+  const { pieces, citations } = best.examined
+  const support = pieces.map((piece) => piece.support)
+  const said = pieces.filter((piece) => piece.isSaid)
   // Courtesy around an answer that had to go is no answer.
-  const isEmptied =
-    isCut && best.support.some((each) => each.isClaim) && !best.support.some((each) => each.isClaim && each.isSupported)
-  const body = spoken.reply === '' || isEmptied ? brief.grounding.whenUnknown : spoken.reply
-  const outcome = outcomeOf(state, withoutMarkers(body), spoken.citations.length, brief.grounding.whenUnknown)
+  const claims = pieces.filter((piece) => piece.support.isClaim)
+  const isEmptied = said.length < pieces.length && claims.length > 0 && !said.some((piece) => piece.support.isClaim)
+  const body = best.examined.reply === '' || isEmptied ? brief.grounding.whenUnknown : best.examined.reply
+  const cited = isEmptied ? [] : citations
+  const outcome = outcomeOf(state, withoutMarkers(body), cited.length, brief.grounding.whenUnknown)
   const answer = brief.grounding.cite ? body : withoutMarkers(body)
   // Who is passed on to a person hears of that first, and then no cheerful word.
-  const said = state.handOver
-    ? [...state.afterwards, withoutCourtesy(answer, spoken.support)]
+  const told = state.handOver
+    ? [...state.afterwards, withoutCourtesy(answer, said)]
     : [answer, ...state.afterwards]
-  const reply = said.join(body.includes('\n') ? '\n' : ' ')
   return {
     state: {
       ...state,
-      reply,
-      citations: brief.grounding.cite ? spoken.citations : [],
-      support: best.support,
+      reply: told.join(body.includes('\n') ? '\n' : ' '),
+      citations: brief.grounding.cite ? cited : [],
+      support,
       outcome: state.afterwards.length > 0 && outcome === 'unknown' ? 'declined' : outcome,
+      usage: [...state.usage, ...(second?.usage ?? [])],
     },
     report: {
-      summary: second
-        ? `The reply had a weak spot, so the model was asked once more; ${best === second ? 'the second reply stands' : 'the first was no worse and stands'}.`
-        : first.problems.length === 0
-          ? 'The reply passed every check.'
-          : 'The reply has a weak spot.',
+      summary: summaryOf(first, second?.checked, best, isAsked),
       details: [
         ...best.details,
-        ...(isCut
-          ? unsupportedOf(best).map((text) => ({ label: 'Removed', text, field: 'grounding.libraryOnly' }))
-          : []),
+        ...removedDetails(best),
+        ...(second ? revisionDetails(first, second) : []),
+        ...(model.canRevise ? soundDetails(body, brief) : []),
       ],
     },
   }
 }
 
-/** The reply from its first verdict or claim on; courtesy before it holds no markers, so places in both are the same. */
-function withoutCourtesy(reply: string, support: readonly Support[]): string {
-  const first = support.find((each) => each.isClaim || each.isVerdict)
-  return first ? reply.slice(Math.max(0, withoutMarkers(reply).indexOf(first.text))) : reply
+function summaryOf(first: Checked, second: Checked | undefined, best: Checked, isAsked: boolean): string {
+  if (isAsked)
+    return `The reply had a weak spot, so the model was asked once more; ${
+      second === undefined ? 'it failed, and the first stands' : best === second ? 'the second reply stands' : 'the first was no worse and stands'
+    }.`
+  return first.problems.length === 0 ? 'The reply passed every check.' : 'The reply has a weak spot.'
 }
 
-function check(raw: string, state: TurnState, context: TurnContext, grounds: Grounds): Checked {
-  const { brief } = context
-  const cited = citeReply(raw, state.found)
-  const safe = withheld(cited.reply, openIn(state, context))
-  const clean = brief.manner.format.emoji ? safe.text : withoutEmoji(safe.text)
-  const support = holderFor(grounds).holdAll(withoutMarkers(clean))
-  const unsupported = support.filter((each) => !each.isSupported)
+/** What was left out of the reply that stands, and why. */
+const removedDetails = ({ examined }: Checked): WorkingDetail[] => [
+  ...examined.pieces.flatMap(({ isSaid, text, coarse }): WorkingDetail[] =>
+    isSaid
+      ? []
+      : [{ label: 'Removed', text: withoutMarkers(text), field: coarse.length > 0 ? 'manner.persona' : 'grounding.unbacked' }],
+  ),
+  ...(examined.unfinished === '' ? [] : [{ label: 'Removed', text: `${examined.unfinished} … (it broke off)` }]),
+]
+
+const revisionDetails = (first: Checked, { checked, usage, failed }: Revision): WorkingDetail[] => [
+  ...first.problems.map((text) => ({ label: 'Asked again', text, field: 'grounding.unbacked' })),
+  { label: 'Before', text: first.raw },
+  checked ? { label: 'After', text: checked.raw } : { label: 'Failed', text: failed },
+  ...usage.map(usageDetail),
+]
+
+/** The reply from its first verdict or claim on; courtesy before it holds no markers, so places in both are the same. */
+function withoutCourtesy(reply: string, said: readonly Piece[]): string {
+  const first = said.find(({ support }) => support.isClaim || support.isVerdict)
+  return first ? reply.slice(Math.max(0, withoutMarkers(reply).indexOf(first.support.text))) : reply
+}
+
+/** A reply this much longer than the brief allows is worth asking again for. */
+const MUCH_TOO_LONG = 1.2
+
+function check(
+  raw: string,
+  examined: Examined,
+  broke: string | undefined,
+  state: TurnState,
+  { brief, model }: TurnContext,
+): Checked {
+  const { pieces, citations } = examined
+  const plain = withoutMarkers(assembled(pieces, state).reply)
   const limit = brief.manner.format.maxWords
-  const count = wordCount(withoutMarkers(clean))
+  const count = wordCount(plain)
   const isTooLong = limit !== null && count > limit
-  const isBulleted = brief.manner.format.bullets === 'never' && /^[-•] /m.test(clean)
+  const isBulleted = brief.manner.format.bullets === 'never' && /^[-•] /m.test(plain)
+  const dropped = pieces.flatMap((piece) => piece.dropped)
+  const withheld = pieces.flatMap((piece) => piece.withheld)
+  const coarse = pieces.flatMap((piece) => piece.coarse)
+  const name = state.memory.facts.find(({ key }) => key === 'name')?.value
+  // The built-in model tells by itself how it took each rule.
+  const due = model.canRevise ? state.called : []
+  const followed = followedIn(plain, due, { citations: citations.length, name, language: brief.identity.language })
   const details: WorkingDetail[] = [
-    { label: 'Citations', text: `${cited.citations.length} verified` },
-    ...cited.dropped.map((number) => ({
-      label: 'Citation',
-      text: `[${number}] pointed at no passage and was removed`,
-    })),
-    ...support
-      .filter((each) => each.isClaim)
-      .map((each): WorkingDetail => ({
-        label: each.isSupported ? `${Math.round(each.score * 100)} % backed` : 'Not backed',
-        text: each.text,
-        ...(each.passageId === undefined ? {} : { passageId: each.passageId, sourceId: each.sourceId! }),
-        ...(each.field === undefined ? {} : { field: each.field }),
-      })),
-    ...safe.removed.map((what) => ({ label: 'Withheld', text: `${what} that nobody gave` })),
+    { label: 'Citations', text: `${citations.length} verified` },
+    ...dropped.map((number) => ({ label: 'Citation', text: `[${number}] pointed at no passage and was removed` })),
+    ...pieces.filter(({ support }) => support.isClaim).map(({ support }) => supportDetail(support)),
+    ...followed.map(followedDetail),
+    ...withheld.map((what) => ({ label: 'Withheld', text: `${what} that nobody gave` })),
+    ...coarse.map((word) => ({ label: 'Coarse', text: `“${word}”` })),
     ...(isBulleted
       ? [{ label: 'Format', text: 'a list, although the brief wants none', field: 'manner.format.bullets' }]
       : []),
@@ -113,69 +136,59 @@ function check(raw: string, state: TurnState, context: TurnContext, grounds: Gro
       ...(limit === null ? {} : { field: 'manner.format.maxWords' }),
     },
   ]
-  const problems: Problem[] = [
-    ...unsupported.map((each) => ({ tell: `No passage says: ${each.text}` })),
-    ...cited.dropped.map((number) => ({ tell: `There is no passage [${number}].` })),
-    ...(isTooLong ? [{ tell: `Use at most ${limit} words.` }] : []),
-    ...(isBulleted ? [{ tell: 'Write no list.' }] : []),
-    ...(safe.removed.length > 0 ? [{ tell: 'Give no private data that the passages do not hold.' }] : []),
+  const problems = [
+    ...pieces
+      .filter(({ support }) => !support.isSupported)
+      .map(({ support }) => `“${support.text}”: ${support.because ?? 'no passage says it'}.`),
+    ...(broke !== undefined || examined.unfinished !== '' ? ['The answer broke off. Write it whole.'] : []),
+    ...followed.filter((each) => !each.isFollowed && each.isAlways).map(({ wanted }) => `This was not done: ${wanted}.`),
+    ...(limit !== null && count > limit * MUCH_TOO_LONG ? [`Use at most ${limit} words.`] : []),
+    ...(isBulleted ? ['Write no list.'] : []),
+    ...(withheld.length > 0 ? ['Give no address, number or link that the passages do not hold.'] : []),
+    ...(coarse.length > 0 ? ['Use no coarse words.'] : []),
   ]
-  return { reply: clean, citations: cited.citations, support, problems, details }
+  return { raw, examined, followed, problems, details }
+}
+
+const supportDetail = (support: Support): WorkingDetail => ({
+  label: support.isSupported ? `${Math.round(support.score * 100)} % backed` : 'Not backed',
+  text: support.because === undefined ? support.text : `${support.text} (${support.because})`,
+  ...(support.passageId === undefined ? {} : { passageId: support.passageId, sourceId: support.sourceId! }),
+  ...(support.field === undefined ? {} : { field: support.field }),
+})
+
+interface Revision {
+  readonly checked?: Checked
+  readonly usage: readonly Usage[]
+  readonly failed: string
 }
 
 /** Asks the model once more, with what was wrong; a second failure of the model leaves the first reply standing. */
-async function revised(
-  first: Checked,
-  state: TurnState,
-  context: TurnContext,
-  grounds: Grounds,
-): Promise<Checked | undefined> {
+async function revised(first: Checked, state: TurnState, context: TurnContext): Promise<Revision> {
   const messages: ChatMessage[] = [
     ...state.messages,
     { role: 'assistant', content: state.reply },
     {
       role: 'user',
-      content: `Write your answer again, to the same question and from the same passages. Put right:\n${first.problems.map((problem) => `- ${problem.tell}`).join('\n')}`,
+      content: [
+        'Write your whole answer again, to the same question and from the same passages, and nothing else. Put right or leave out:',
+        ...first.problems.map((problem) => `- ${problem}`),
+      ].join('\n'),
     },
   ]
-  const text = await spokenBy(context.model, { messages }, context.signal)
-  return text === '' ? undefined : check(text, state, context, grounds)
-}
-
-async function spokenBy(model: Model, request: ModelRequest, signal?: AbortSignal): Promise<string> {
-  let reply = ''
+  // What was sent cannot be taken back: only where nothing was sent is the second answer heard while it is spoken.
+  const examiner = examinerFor(state, context, state.hasSent ? undefined : context.onText)
   try {
-    for await (const event of model.answer(request, signal)) if (event.kind === 'text') reply += event.text
-  } catch {
-    return ''
-  }
-  return reply.trim()
-}
-
-const unsupportedOf = (checked: Checked): string[] =>
-  checked.support.filter((each) => !each.isSupported).map((each) => each.text)
-
-/** The reply without the sentences that nothing backs; nothing else of it changes but citations that fall away. */
-function withoutUnsupported(checked: Checked): Checked {
-  const gone = new Set(unsupportedOf(checked))
-  const lines = checked.reply.split('\n').map((line) =>
-    sentences(line)
-      .filter((sentence) => !gone.has(withoutMarkers(sentence.text)))
-      .map((sentence) => sentence.text)
-      .join(' '),
-  )
-  const reply = lines.filter((line) => line !== '').join('\n')
-  const citations = checked.citations.filter((citation) => reply.includes(`[${citation.marker}]`))
-  const order = citations.map((citation) => citation.marker)
-  return {
-    ...checked,
-    reply: reply.replace(/\[(\d{1,3})\]/g, (_whole, marker: string) => `[${order.indexOf(Number(marker)) + 1}]`),
-    citations: citations.map((citation, at) => ({ ...citation, marker: at + 1 })),
-    support: checked.support.filter((each) => each.isSupported),
+    const spoken = await listen(messages, context, examiner)
+    const examined = examiner.end(spoken.broke !== undefined)
+    if (examined.pieces.length === 0) return { usage: spoken.usage, failed: 'It answered with nothing.' }
+    const checked = check(spoken.text.trim(), examined, spoken.broke, state, context)
+    return { checked, usage: spoken.usage, failed: '' }
+  } catch (error) {
+    if (!(error instanceof ModelProblem)) throw error
+    return { usage: [], failed: error.message }
   }
 }
-
-const withoutEmoji = (text: string): string => text.replace(/\s*(?!\p{N}|[#*©®™])\p{Extended_Pictographic}️?/gu, '')
 
 /** How near a reply must be to the brief's own "I don't know" to count as one. */
 const UNKNOWN_LIKENESS = 0.6
@@ -190,3 +203,4 @@ function outcomeOf(state: TurnState, plain: string, citations: number, whenUnkno
   if (isUnknown) return 'unknown'
   return plain.trimEnd().endsWith('?') ? 'clarified' : 'answered'
 }
+

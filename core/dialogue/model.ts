@@ -37,14 +37,26 @@ export interface ModelRequest {
   readonly turn?: TurnForModel
 }
 
+/** What one request took, as the endpoint counts it. */
+export interface Usage {
+  readonly prompt: number
+  readonly completion: number
+  /** What it cost, with its currency, where prices are known. */
+  readonly cost?: string
+}
+
 /**
  * What a model gives while it answers: pieces of text; notes on how it came to them, with the field of the brief that
- * led to it and the words of the reply that came of it; and how the turn ended, where the model knows that itself.
+ * led to it and the words of the reply that came of it; how the turn ended, where the model knows that itself; that it
+ * fell silent for a moment, was cut off, and what the request took.
  */
 export type ModelEvent =
   | { readonly kind: 'text'; readonly text: string }
   | { readonly kind: 'note'; readonly text: string; readonly field?: string; readonly words?: readonly string[] }
   | { readonly kind: 'outcome'; readonly outcome: Outcome }
+  | { readonly kind: 'pause' }
+  | { readonly kind: 'cut'; readonly because: string }
+  | { readonly kind: 'usage'; readonly usage: Usage }
 
 /**
  * The port every language model is reached through. `answer` streams; it throws a ModelProblem when the model cannot
@@ -52,7 +64,7 @@ export type ModelEvent =
  */
 export interface Model {
   readonly name: string
-  /** Whether asking again with what was wrong can give another answer; a deterministic model gives the same. */
+  /** Whether asking again with what was wrong can give another answer; the built-in model gives the same. */
   readonly canRevise?: boolean
   answer(request: ModelRequest, signal?: AbortSignal): AsyncIterable<ModelEvent>
 }

@@ -15,10 +15,12 @@ export function isCardNumber(figures: string): boolean {
 const EMAIL = /[^\s@<>,;:()[\]]+@[^\s@<>,;:()[\]]+\.[\p{L}]{2,}/gu
 const FIGURES = /\+?\(?\d[\d\s().-]{6,}\d/g
 const FEWEST_PHONE_FIGURES = 9
+/** A link of Markdown, whose words stay, and an address that stands by itself. */
+const LINK = /!?\[([^\]\n]*)\]\(\s*([^)\s]+)[^)]*\)|\bhttps?:\/\/[^\s)\]>]+|\bwww\.[^\s)\]>]+/gi
 
 /**
- * A text without private data that nobody gave: e-mail addresses, phone and card numbers that stand neither in the
- * passages nor in the brief nor in what the visitor said. Card numbers are never repeated, wherever they come from.
+ * A text without what nobody gave: links, e-mail addresses, phone and card numbers that stand neither in the passages nor
+ * in the brief nor in what the visitor said. Card numbers are never repeated, wherever they come from.
  */
 export function withheld(text: string, known: readonly string[]): { text: string; removed: string[] } {
   const all = known.join('\n').toLowerCase()
@@ -28,7 +30,20 @@ export function withheld(text: string, known: readonly string[]): { text: string
     removed.push(what)
     return '…'
   }
+  const isOpen = (address: string): boolean =>
+    all.includes(
+      address
+        .toLowerCase()
+        .replace(/^https?:\/\/(?:www\.)?|^www\./, '')
+        .replace(/[.,;:!?/]+$/, ''),
+    )
   const result = text
+    .replace(LINK, (found, words: string | undefined, target: string | undefined) => {
+      const [address, shown] = target === undefined ? [found, found] : [target, words!]
+      if (isOpen(address)) return target === undefined ? found : `${words} (${target})`
+      removed.push('a link')
+      return target === undefined ? '…' : shown
+    })
     .replace(EMAIL, (found) =>
       all.includes(found.toLowerCase().replace(/[.,;]+$/, '')) ? found : hide('an e-mail address'),
     )
@@ -55,23 +70,3 @@ export const openIn = (state: TurnState, context: TurnContext): string[] => [
   ...state.briefed.map((line) => line.text),
   ...saidIn(state, context),
 ]
-
-/** What was sent cannot be taken back, so a sentence that ends is sent, and one that is still spoken waits. */
-const ENDED = /^[^]*(?:[.!?…]["'”’»)\]]*\s|\n)/
-
-/** Hands a reply on while it is spoken: in whole sentences, without private data that is not open. */
-export function sentenceBySentence(send: (text: string) => void, open: readonly string[]) {
-  let waiting = ''
-  const hand = (text: string): void => {
-    if (text !== '') send(withheld(text, open).text)
-  }
-  return {
-    hear: (text: string): void => {
-      waiting += text
-      const ended = ENDED.exec(waiting)?.[0] ?? ''
-      waiting = waiting.slice(ended.length)
-      hand(ended)
-    },
-    end: (): void => hand(waiting),
-  }
-}

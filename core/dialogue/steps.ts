@@ -11,6 +11,7 @@ import { writePrompt } from './prompt'
 import { readSaid } from './read'
 import { retrieve } from './retrieve'
 import { callRules } from './rules'
+import { lookAgain } from './secondLook'
 import type { Step } from './turn'
 
 /** One step of a turn as the registry has it. */
@@ -58,6 +59,12 @@ export const STEPS: readonly RegisteredStep[] = [
   { name: 'retrieval', title: 'Finding passages', about: 'Looks the questions up in the library.', run: retrieve },
   { name: 'prompt', title: 'Prompt', about: 'Puts together what the model sees.', run: writePrompt },
   { name: 'model', title: 'Model', about: 'Lets the model answer.', run: askModel },
+  {
+    name: 'second-look',
+    title: 'Second look',
+    about: 'Has a model that takes its time look at its draft once more.',
+    run: lookAgain,
+  },
   { name: 'checks', title: 'Checks', about: 'Holds the reply against library and brief.', run: checkReply },
   {
     name: 'handover',

@@ -26,6 +26,7 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
     messages: [],
     briefed: [],
     reply: '',
+    usage: [],
     afterwards: [],
     citations: [],
     support: [],

@@ -3,9 +3,10 @@ import type { Support } from '../grounding'
 import type { Locator } from '../library'
 import type { Reading } from '../reading'
 import type { ScorePart } from '../retrieval'
+import type { Examined } from './examine'
 import type { Memory } from './memory'
 import type { CalledRule } from './rules'
-import type { ChatMessage, Model } from './model'
+import type { ChatMessage, Model, Usage } from './model'
 
 /** How a turn ended; "offered" shows what comes nearest and says that it may not answer. */
 export const OUTCOMES = ['answered', 'offered', 'clarified', 'declined', 'unknown', 'chatted', 'acted'] as const
@@ -111,6 +112,8 @@ export interface TurnContext {
   readonly today?: Today
   /** Values for the brief's variables. */
   readonly variables?: Readonly<Record<string, string>>
+  /** Who hears the reply: a visitor, or a person who reviews it. Left out: a visitor. */
+  readonly audience?: 'visitor' | 'reviewer'
   readonly signal?: AbortSignal
   /** Called with each piece of text while the model speaks. */
   readonly onText?: (text: string) => void
@@ -131,6 +134,14 @@ export interface TurnState {
   /** The brief as the model was given it, line by line. */
   readonly briefed: readonly PromptLine[]
   readonly reply: string
+  /** The model's reply, examined sentence by sentence. */
+  readonly examined?: Examined
+  /** Whether a listener heard any of it. */
+  readonly hasSent?: boolean
+  /** Why the model's answer ended too early, where it did. */
+  readonly broke?: string
+  /** What each request of this turn took. */
+  readonly usage: readonly Usage[]
   /** Words that are said after the model's, such as a boundary's reply to one part of the line. */
   readonly afterwards: readonly string[]
   readonly citations: readonly Citation[]
