@@ -22,6 +22,22 @@ const baseUrl = z
     message: 'Write the base address of the endpoint, such as http://127.0.0.1:4102/v1.',
   })
 
+/** How an endpoint is asked. What is null is left to the endpoint. */
+export const endpointOptions = z.object({
+  temperature: z.number().min(0).max(2).nullable().default(null),
+  /** Longest reply, in tokens. */
+  maxTokens: z.number().int().min(16).max(200_000).nullable().default(null),
+  seed: z.number().int().min(0).max(2_147_483_647).nullable().default(null),
+  /** How much of a prompt and an answer together the model can hold, in tokens. */
+  contextTokens: z.number().int().min(1000).max(4_000_000).nullable().default(null),
+  /** Prices of a million tokens, in the currency written before them. */
+  priceIn: z.number().min(0).max(10_000).nullable().default(null),
+  priceOut: z.number().min(0).max(10_000).nullable().default(null),
+  currency: z.string().max(4).default('€'),
+  /** What answers when this endpoint fails: another endpoint's id, "built-in", or nothing. */
+  next: z.string().max(64).nullable().default(null),
+})
+
 /** An endpoint that speaks the chat-completions protocol. The key is write-only: reading tells only whether one is set. */
 export const endpointSchema = z.object({
   id: z.string(),
@@ -29,6 +45,7 @@ export const endpointSchema = z.object({
   baseUrl: z.string(),
   model: z.string(),
   hasKey: z.boolean(),
+  options: endpointOptions,
 })
 
 export const newEndpoint = z.object({
@@ -37,12 +54,30 @@ export const newEndpoint = z.object({
   model: z.string().trim().min(1, 'Write the name of the model.').max(200),
   /** Left out: the stored key stays. Empty: the stored key is removed. */
   key: z.string().max(2000).optional(),
+  /** Left out: as they are. */
+  options: endpointOptions.optional(),
 })
 
 export const endpointList = z.object({ endpoints: z.array(endpointSchema) })
-export const endpointTest = z.object({ ok: z.boolean(), message: z.string(), tookMs: z.number() })
+/** One thing an endpoint was asked to do: whether it can, and what came back. */
+export const endpointProof = z.object({
+  name: z.enum(['answers', 'streams', 'tools']),
+  ok: z.boolean(),
+  message: z.string(),
+})
+export const endpointTest = z.object({
+  ok: z.boolean(),
+  message: z.string(),
+  tookMs: z.number(),
+  proofs: z.array(endpointProof),
+})
+/** Where models are listed from; with the id of an endpoint its kept key is used for the same address. */
+export const modelsAt = z.object({ baseUrl, key: z.string().max(2000).optional(), id: z.string().optional() })
+export const modelList = z.object({ models: z.array(z.string()) })
 
 export type Endpoint = z.infer<typeof endpointSchema>
+export type EndpointOptions = z.output<typeof endpointOptions>
+export type EndpointTest = z.infer<typeof endpointTest>
 export type NewEndpoint = z.input<typeof newEndpoint>
 
 /** What the designer is called: noted with what they add. */

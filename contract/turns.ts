@@ -82,6 +82,14 @@ export const earlierAnswer = z.object({
   askedAt: z.string(),
 })
 
+/** What one request to a model took. */
+export const usageSchema = z.object({
+  prompt: z.number(),
+  completion: z.number(),
+  isReckoned: z.boolean().optional(),
+  cost: z.object({ amount: z.number(), currency: z.string() }).optional(),
+})
+
 export const turnSchema = z.object({
   conversationId: z.string(),
   turnId: z.string(),
@@ -99,6 +107,7 @@ export const turnSchema = z.object({
   edition: z.number().nullable(),
   model: z.string(),
   tookMs: z.number(),
+  usage: z.array(usageSchema).readonly(),
   before: earlierAnswer.nullable(),
 })
 

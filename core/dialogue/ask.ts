@@ -1,6 +1,8 @@
 import { Examiner } from './examine'
+import type { Tool, ToolCall, ToolDescription } from '../tools'
 import { ModelProblem, type ChatMessage, type ModelEvent, type TurnForModel, type Usage } from './model'
-import type { Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
+import { callTools, MOST_ROUNDS, roundMessages, useDetail } from './tools'
+import type { Outcome, Step, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 import { unbackedIn } from './unbacked'
 
 /** Lets the model answer, handing on each sentence once it ended and passed; its notes go to the workings. */
@@ -20,11 +22,13 @@ export const askModel: Step = async (state, context) => {
       ...(spoken.broke === undefined ? {} : { broke: spoken.broke }),
       ...(spoken.outcome === undefined ? {} : { told: spoken.outcome }),
       usage: [...state.usage, ...spoken.usage],
+      uses: [...state.uses, ...spoken.uses],
     },
     report: {
       summary: `${model.name} answered.`,
       details: [
         ...spoken.notes.map(detailOf),
+        ...spoken.uses.map(useDetail),
         ...(spoken.broke === undefined ? [] : [{ label: 'Broke off', text: spoken.broke }]),
         ...spoken.usage.map(usageDetail),
       ],
@@ -58,6 +62,7 @@ export interface Spoken {
   readonly notes: readonly Extract<ModelEvent, { kind: 'note' }>[]
   readonly outcome?: Outcome
   readonly usage: readonly Usage[]
+  readonly uses: readonly ToolUse[]
   /** Why the answer ended too early, where it did. */
   readonly broke?: string
 }
@@ -68,26 +73,42 @@ export interface Spoken {
  */
 export async function listen(
   messages: readonly ChatMessage[],
-  { model, signal }: TurnContext,
+  context: TurnContext,
   examiner: Examiner,
   turn?: TurnForModel,
 ): Promise<Spoken> {
+  const { model, signal, tools } = context
   let text = ''
   let outcome: Outcome | undefined
   let broke: string | undefined
+  let said = messages
+  const uses: ToolUse[] = []
   const notes: Extract<ModelEvent, { kind: 'note' }>[] = []
   const usage: Usage[] = []
   try {
-    for await (const event of model.answer({ messages, ...(turn ? { turn } : {}) }, signal)) {
-      if (event.kind === 'note') notes.push(event)
-      else if (event.kind === 'outcome') outcome = event.outcome
-      else if (event.kind === 'usage') usage.push(event.usage)
-      else if (event.kind === 'pause') examiner.pause()
-      else if (event.kind === 'cut') broke = event.because
-      else {
-        text += event.text
-        examiner.hear(event.text)
+    for (let round = 0; ; round++) {
+      let calls: readonly ToolCall[] = []
+      let spoken = ''
+      // In the last round nothing may be called, so that there is an answer.
+      const offered = round < MOST_ROUNDS && tools?.length ? { tools: tools.map(described) } : {}
+      for await (const event of model.answer({ messages: said, ...(turn ? { turn } : {}), ...offered }, signal)) {
+        if (event.kind === 'note') notes.push(event)
+        else if (event.kind === 'outcome') outcome = event.outcome
+        else if (event.kind === 'usage') usage.push(event.usage)
+        else if (event.kind === 'pause') examiner.pause()
+        else if (event.kind === 'cut') broke = event.because
+        else if (event.kind === 'calls') calls = [...calls, ...event.calls]
+        else {
+          spoken += event.text
+          text += event.text
+          examiner.hear(event.text)
+        }
       }
+      if (calls.length === 0 || round >= MOST_ROUNDS) break
+      const done = await callTools(calls, uses, context)
+      uses.push(...done)
+      for (const use of done) examiner.learn(use)
+      said = [...said, ...roundMessages(spoken, done)]
     }
   } catch (error) {
     if (!(error instanceof ModelProblem) || text.trim() === '') throw error
@@ -97,14 +118,21 @@ export async function listen(
     text,
     notes,
     usage,
+    uses,
     ...(outcome === undefined ? {} : { outcome }),
     ...(broke === undefined ? {} : { broke }),
   }
 }
 
-export const usageDetail = ({ prompt, completion, cost }: Usage): WorkingDetail => ({
+const described = ({ name, description, parameters }: Tool): ToolDescription => ({ name, description, parameters })
+
+/** A fraction of a cent is told with its first figures. */
+const FIGURES = 2
+export const usageDetail = ({ prompt, completion, isReckoned, cost }: Usage): WorkingDetail => ({
   label: 'Tokens',
-  text: `${prompt} in the prompt, ${completion} in the answer${cost === undefined ? '' : `; ${cost}`}`,
+  text: `${isReckoned ? 'about ' : ''}${prompt} in the prompt, ${completion} in the answer${
+    cost === undefined ? '' : `; ${cost.currency}${Number(cost.amount.toPrecision(FIGURES))}`
+  }`,
 })
 
 function detailOf({ text, field, words }: Extract<ModelEvent, { kind: 'note' }>): WorkingDetail {

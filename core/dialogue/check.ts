@@ -42,9 +42,7 @@ export const checkReply: Step = async (state, context) => {
   const outcome = outcomeOf(state, withoutMarkers(body), cited.length, brief.grounding.whenUnknown)
   const answer = brief.grounding.cite ? body : withoutMarkers(body)
   // Who is passed on to a person hears of that first, and then no cheerful word.
-  const told = state.handOver
-    ? [...state.afterwards, withoutCourtesy(answer, said)]
-    : [answer, ...state.afterwards]
+  const told = state.handOver ? [...state.afterwards, withoutCourtesy(answer, said)] : [answer, ...state.afterwards]
   return {
     state: {
       ...state,
@@ -69,7 +67,11 @@ export const checkReply: Step = async (state, context) => {
 function summaryOf(first: Checked, second: Checked | undefined, best: Checked, isAsked: boolean): string {
   if (isAsked)
     return `The reply had a weak spot, so the model was asked once more; ${
-      second === undefined ? 'it failed, and the first stands' : best === second ? 'the second reply stands' : 'the first was no worse and stands'
+      second === undefined
+        ? 'it failed, and the first stands'
+        : best === second
+          ? 'the second reply stands'
+          : 'the first was no worse and stands'
     }.`
   return first.problems.length === 0 ? 'The reply passed every check.' : 'The reply has a weak spot.'
 }
@@ -79,7 +81,13 @@ const removedDetails = ({ examined }: Checked): WorkingDetail[] => [
   ...examined.pieces.flatMap(({ isSaid, text, coarse }): WorkingDetail[] =>
     isSaid
       ? []
-      : [{ label: 'Removed', text: withoutMarkers(text), field: coarse.length > 0 ? 'manner.persona' : 'grounding.unbacked' }],
+      : [
+          {
+            label: 'Removed',
+            text: withoutMarkers(text),
+            field: coarse.length > 0 ? 'manner.persona' : 'grounding.unbacked',
+          },
+        ],
   ),
   ...(examined.unfinished === '' ? [] : [{ label: 'Removed', text: `${examined.unfinished} … (it broke off)` }]),
 ]
@@ -141,7 +149,9 @@ function check(
       .filter(({ support }) => !support.isSupported)
       .map(({ support }) => `“${support.text}”: ${support.because ?? 'no passage says it'}.`),
     ...(broke !== undefined || examined.unfinished !== '' ? ['The answer broke off. Write it whole.'] : []),
-    ...followed.filter((each) => !each.isFollowed && each.isAlways).map(({ wanted }) => `This was not done: ${wanted}.`),
+    ...followed
+      .filter((each) => !each.isFollowed && each.isAlways)
+      .map(({ wanted }) => `This was not done: ${wanted}.`),
     ...(limit !== null && count > limit * MUCH_TOO_LONG ? [`Use at most ${limit} words.`] : []),
     ...(isBulleted ? ['Write no list.'] : []),
     ...(withheld.length > 0 ? ['Give no address, number or link that the passages do not hold.'] : []),
@@ -203,4 +213,3 @@ function outcomeOf(state: TurnState, plain: string, citations: number, whenUnkno
   if (isUnknown) return 'unknown'
   return plain.trimEnd().endsWith('?') ? 'clarified' : 'answered'
 }
-

@@ -8,5 +8,9 @@ let matcher: RegExpMatcher | undefined
  */
 export function coarseWordsIn(text: string): string[] {
   matcher ??= new RegExpMatcher({ ...englishDataset.build(), ...englishRecommendedTransformers })
-  return [...new Set(matcher.getAllMatches(text, true).map(({ startIndex, endIndex }) => text.slice(startIndex, endIndex + 1)))]
+  return [
+    ...new Set(
+      matcher.getAllMatches(text, true).map(({ startIndex, endIndex }) => text.slice(startIndex, endIndex + 1)),
+    ),
+  ]
 }

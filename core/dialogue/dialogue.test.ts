@@ -4,7 +4,15 @@ import { buildSegment, LibraryIndex, search } from '../retrieval'
 import { understudy } from '../understudy'
 import { joinQuestions } from './followUp'
 import { readQuestion } from '../reading'
-import { ModelProblem, questionMessage, takeTurn, withGlossary, type Exchange, type FoundPassage, type Model } from './index'
+import {
+  ModelProblem,
+  questionMessage,
+  takeTurn,
+  withGlossary,
+  type Exchange,
+  type FoundPassage,
+  type Model,
+} from './index'
 
 const TEXTS = [
   ['Water', 'Water is turned on in April. It is turned off in October.'],
@@ -135,7 +143,9 @@ describe('a turn', () => {
       const { details } = turn.workings.at(-1)!
       expect(details.find(({ label }) => label === 'Asked again')!.text).toMatch(/^“(?:Pay|Elephants)/)
       expect(details.find(({ label }) => label === 'Before')!.text).toContain('Elephants')
-      expect(details.find(({ label }) => label === 'After')!.text).toBe('Water is turned on in April [1]. A small plot costs £40.00 a year [2].')
+      expect(details.find(({ label }) => label === 'After')!.text).toBe(
+        'Water is turned on in April [1]. A small plot costs £40.00 a year [2].',
+      )
     })
 
     it('marks it for whoever reviews, and withholds what nobody may hear', async () => {
@@ -163,13 +173,20 @@ describe('a turn', () => {
     })
 
     it('uses no coarse words', async () => {
-      const { turn, heard } = await hear(speaking(['Water is turned on in April, you stupid fucker [1]. A small plot costs £40.00.']), 'visitor', removing)
+      const { turn, heard } = await hear(
+        speaking(['Water is turned on in April, you stupid fucker [1]. A small plot costs £40.00.']),
+        'visitor',
+        removing,
+      )
       expect(heard + turn.reply).not.toMatch(/fucker/)
     })
 
     it('has a draft looked at once more where the brief wants time taken, and nobody hears the draft', async () => {
       const own = briefFrom({ ...brief, grounding: { ...brief.grounding, deliberate: 'always' } })
-      const model = speaking(['Water is turned on in April [1].'], ['Water is turned on in April [1]. A small plot costs £40.00 a year [2].'])
+      const model = speaking(
+        ['Water is turned on in April [1].'],
+        ['Water is turned on in April [1]. A small plot costs £40.00 a year [2].'],
+      )
       const { turn, heard } = await hear(model, 'visitor', own)
       expect(heard).toBe(turn.reply)
       const look = turn.workings.find(({ step }) => step === 'second-look')!
@@ -185,10 +202,18 @@ describe('a turn', () => {
           { id: 'b', when: '', do: 'never mention elephants' },
         ],
       })
-      const model = speaking(['Water is turned on in April [1].'], ['Water is turned on in April [1]. The tap is by the gate.'])
+      const model = speaking(
+        ['Water is turned on in April [1].'],
+        ['Water is turned on in April [1]. The tap is by the gate.'],
+      )
       const { turn } = await hear(model, 'visitor', own)
       expect(turn.reply).toContain('The tap is by the gate.')
-      expect(turn.workings.at(-1)!.details.filter(({ label }) => label === 'Followed').map(({ field }) => field)).toEqual(['rules.0', 'rules.1'])
+      expect(
+        turn.workings
+          .at(-1)!
+          .details.filter(({ label }) => label === 'Followed')
+          .map(({ field }) => field),
+      ).toEqual(['rules.0', 'rules.1'])
     })
   })
 

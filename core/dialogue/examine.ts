@@ -4,7 +4,7 @@ import { citationsOf, withoutMarkers, Numbering } from './citations'
 import { coarseWordsIn } from './coarse'
 import { groundsOf } from './grounds'
 import { openIn, withheld } from './privacy'
-import type { Citation, TurnContext, TurnState } from './turn'
+import type { Citation, ToolUse, TurnContext, TurnState } from './turn'
 
 /** One sentence of a reply, examined. */
 export interface Piece {
@@ -71,6 +71,11 @@ export class Examiner {
     return this.#hasSent
   }
 
+  /** What a tool gave back may be said, as far as what it was given is known. */
+  learn({ call, result }: ToolUse): void {
+    if (!result.isFailed) this.#holder.learn(JSON.stringify(call.input), result.text)
+  }
+
   hear(text: string): void {
     this.#waiting = tidied(this.#waiting + text, this.rules.isOutside)
     this.#take(endedIn(this.#waiting))
@@ -88,14 +93,19 @@ export class Examiner {
     const rest = this.#waiting.trim()
     const isUnfinished = rest !== '' && (isBroken || (this.rules.isOutside && this.#isFragment(rest)))
     if (!isUnfinished) this.#take(this.#waiting.length)
-    const { reply, citations } = assembled(this.#pieces.filter((piece) => piece.isSaid), this.state)
+    const { reply, citations } = assembled(
+      this.#pieces.filter((piece) => piece.isSaid),
+      this.state,
+    )
     return { pieces: this.#pieces, reply, citations, unfinished: isUnfinished ? rest : '' }
   }
 
   /** Prose that stops without a stop after sentences that had theirs. */
   #isFragment(rest: string): boolean {
     const isProse = !/^(?:[-•*]|\d{1,3}[.)])\s|\|/.test(rest)
-    return isProse && this.#pieces.length > 0 && this.#breaks === 0 && !/[.!?…:][\s"'”’)\]]*(?:\[\d{1,3}\])*$/.test(rest)
+    return (
+      isProse && this.#pieces.length > 0 && this.#breaks === 0 && !/[.!?…:][\s"'”’)\]]*(?:\[\d{1,3}\])*$/.test(rest)
+    )
   }
 
   /** Examines the waiting text up to a place, sentence by sentence. */
@@ -166,7 +176,10 @@ export function examine(
 }
 
 /** The pieces put together again, their markers numbered in the order they stand. */
-export function assembled(pieces: readonly Piece[], state: TurnState): { reply: string; citations: readonly Citation[] } {
+export function assembled(
+  pieces: readonly Piece[],
+  state: TurnState,
+): { reply: string; citations: readonly Citation[] } {
   const numbering = new Numbering()
   let reply = ''
   for (const piece of pieces) reply += `${reply === '' ? '' : gapOf(piece)}${numbering.apply(piece.text)}`
@@ -198,7 +211,10 @@ function endedIn(text: string): number {
 
 /** Markers before the stop they follow, and, of an outside model, no signs of markup. */
 function tidied(text: string, isOutside: boolean): string {
-  const moved = text.replace(/([.!?])(\s*(?:\[\d{1,3}\]\s?)+)(?=\s|$)/g, (_, stop: string, markers: string) => ` ${markers.trim()}${stop}`)
+  const moved = text.replace(
+    /([.!?])(\s*(?:\[\d{1,3}\]\s?)+)(?=\s|$)/g,
+    (_, stop: string, markers: string) => ` ${markers.trim()}${stop}`,
+  )
   return isOutside ? moved.replace(/\*\*([^*\n]+)\*\*|__([^_\n]+)__/g, '$1$2').replace(/^#{1,6} +/gm, '') : moved
 }
 

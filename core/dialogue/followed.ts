@@ -32,7 +32,14 @@ export const followedIn = (reply: string, due: readonly CalledRule[], given: Giv
           const isFollowed = follows(reply, directive, given)
           return isFollowed === undefined
             ? []
-            : [{ isFollowed, wanted: explainDirective(directive), field: `rules.${at}`, isAlways: rule.strength === 'always' }]
+            : [
+                {
+                  isFollowed,
+                  wanted: explainDirective(directive),
+                  field: `rules.${at}`,
+                  isAlways: rule.strength === 'always',
+                },
+              ]
         }),
   )
 

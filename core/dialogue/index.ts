@@ -6,6 +6,7 @@ export {
   type Exchange,
   type FoundPassage,
   type HandOver,
+  type ToolUse,
   type LibraryPort,
   type Outcome,
   type TurnContext,
@@ -21,6 +22,7 @@ export {
   type ModelEvent,
   type ModelRequest,
   type TurnForModel,
+  type Usage,
 } from './model'
 export { questionMessage } from './prompt'
 export { STEPS, type RegisteredStep } from './steps'

@@ -27,6 +27,7 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
     briefed: [],
     reply: '',
     usage: [],
+    uses: [],
     afterwards: [],
     citations: [],
     support: [],

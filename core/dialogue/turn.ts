@@ -3,6 +3,7 @@ import type { Support } from '../grounding'
 import type { Locator } from '../library'
 import type { Reading } from '../reading'
 import type { ScorePart } from '../retrieval'
+import type { Tool, ToolCall, ToolResult } from '../tools'
 import type { Examined } from './examine'
 import type { Memory } from './memory'
 import type { CalledRule } from './rules'
@@ -100,12 +101,21 @@ export interface Today {
   readonly weekday: number
 }
 
+/** One call of a tool, and what came of it. */
+export interface ToolUse {
+  readonly call: ToolCall
+  readonly result: ToolResult
+  readonly tookMs: number
+}
+
 /** What a turn needs from outside. */
 export interface TurnContext {
   readonly brief: Brief
   readonly library: LibraryPort
   readonly model: Model
   readonly conversation: readonly Exchange[]
+  /** What the model may call. */
+  readonly tools?: readonly Tool[]
   /** Milliseconds of a monotonic clock. */
   readonly clock: () => number
   /** Today where the visitor is; without it, conditions on dates never hold. */
@@ -140,6 +150,8 @@ export interface TurnState {
   readonly hasSent?: boolean
   /** Why the model's answer ended too early, where it did. */
   readonly broke?: string
+  /** What was called in this turn, and what came back. */
+  readonly uses: readonly ToolUse[]
   /** What each request of this turn took. */
   readonly usage: readonly Usage[]
   /** Words that are said after the model's, such as a boundary's reply to one part of the line. */

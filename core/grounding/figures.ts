@@ -7,6 +7,8 @@ export interface Figures {
   readonly numbers: ReadonlySet<number>
   /** Shares of a whole, per cent: "15 %", "half the price". */
   readonly shares: readonly number[]
+  /** Numbers that a tool worked out: they are of whatever the reply says. */
+  readonly workedOut?: ReadonlySet<number>
 }
 
 /** The figures of several texts together. */
@@ -14,6 +16,7 @@ export const together = (all: readonly Figures[]): Figures => ({
   quantities: all.flatMap((each) => each.quantities),
   numbers: new Set(all.flatMap((each) => [...each.numbers])),
   shares: all.flatMap((each) => each.shares),
+  workedOut: new Set(all.flatMap((each) => [...(each.workedOut ?? [])])),
 })
 
 /** What a sentence states in figures: quantities, numbers that measure nothing, and parts of a whole in per cent. */
@@ -101,8 +104,9 @@ const isNear = (a: number, b: number, tolerance: number): boolean =>
   Math.abs(a - b) <= Math.max(tolerance * Math.max(Math.abs(a), Math.abs(b)), 0.006)
 
 /** Whether one figure stands among others, in whatever unit. */
-function stands(quantity: Quantity, sentence: string, { quantities, numbers }: Figures): boolean {
+function stands(quantity: Quantity, sentence: string, { quantities, numbers, workedOut }: Figures): boolean {
   const tolerance = toleranceOf(sentence, quantity)
+  if ([...(workedOut ?? [])].some((value) => isNear(value, quantity.amount, EXACT))) return true
   const same = quantities.filter(({ dimension }) => dimension === quantity.dimension)
   if (same.some((each) => isNear(each.value, quantity.value, Math.max(tolerance, toleranceOf('', each))))) return true
   // "A quarter past four" is said of the afternoon as well.
@@ -148,7 +152,10 @@ export function unknownFigures(sentence: string, known: Figures, reckons: boolea
       .filter(({ value }) => !numbers.has(value) && !factors.has(value) && !follows(value, shown, numbers))
       .map(({ text }) => text),
     ...shares
-      .filter(({ value }) => !isShareOf(value, known.shares) && !follows(value, shown, numbers))
+      .filter(
+        ({ value }) =>
+          !isShareOf(value, [...known.shares, ...(known.workedOut ?? [])]) && !follows(value, shown, numbers),
+      )
       .map(({ text }) => text),
   ]
 }

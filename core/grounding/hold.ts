@@ -3,7 +3,7 @@ import { holds, tokensOf } from '../reading'
 import { contentTermsIn, daysIn, monthsIn, sentences } from '../text'
 import { claimIn, LEAST, type Claim } from './claim'
 import { isDenied } from './denial'
-import { figuresOf, operandsIn, standing, together, unknownFigures } from './figures'
+import { figuresOf, operandsIn, standing, together, unknownFigures, type Figures } from './figures'
 import { briefGround, passageGround, wordsIn, type Ground, type GroundPassage, type Window } from './ground'
 import { matches, type Match, type Measured } from './wording'
 
@@ -50,6 +50,11 @@ export interface Holder {
   hold(sentence: string, before?: string, led?: Support): Support
   /** Every sentence of a reply, in its order. */
   holdAll(reply: string): Support[]
+  /**
+   * Takes what a tool gave back as known, where the figures it was given are: a sum of invented figures backs nothing.
+   * Small whole numbers may be the reply's own, such as how many travel.
+   */
+  learn(given: string, got: string): void
   /** What is measured of the wording of a claim, for learning; undefined where the wording does not decide. */
   measure(sentence: string, before?: string): Measured | undefined
 }
@@ -59,6 +64,9 @@ const BAR = 0.5
 /** A ground this near the best may give a figure or a day as well. */
 const BESIDE = 0.75
 const MOST_BESIDE = 4
+
+/** Whole numbers up to this may be a reply's own in a sum: how many travel, how many days. */
+const LARGEST_OWN = 100
 
 /** A heading as it is called in a reply: without its number. */
 const plainName = (name: string): string => name.replace(/^\d+(?:\.\d+)*\.?\s+/, '').toLowerCase()
@@ -126,6 +134,15 @@ export function holderFor(grounds: Grounds): Holder {
   const groundOf = (led: Support | undefined): Ground[] =>
     led?.passageId === undefined ? [] : all.filter(({ passageId }) => passageId === led.passageId)
 
+  const learned: Figures[] = []
+  const everything = together(all.flatMap((ground) => ground.windows.map(({ figures }) => figures)))
+  const learn = (given: string, got: string): void => {
+    const { numbers } = together([everything, said.figures, ...learned])
+    const isKnown = (value: number) => numbers.has(value) || (Number.isInteger(value) && value <= LARGEST_OWN)
+    if ([...figuresOf(given).numbers].every(isKnown))
+      learned.push({ ...figuresOf(got), workedOut: figuresOf(got).numbers })
+  }
+
   const reasonAgainst = (
     claim: Claim,
     beside: readonly Match[],
@@ -138,7 +155,7 @@ export function holderFor(grounds: Grounds): Holder {
     const shown = operandsIn(claim.text).length > 0 ? operandsIn(`${before} ${claim.text}`) : []
     const reckons = holds(wordsOf(language).reckons, tokensOf(claim.text))
     const windows = [...beside.flatMap((match) => match.windows), ...led.flatMap((ground) => ground.windows)]
-    const known = together([...windows.map(({ figures }) => figures), said.figures, figuresOf(before)])
+    const known = together([...windows.map(({ figures }) => figures), ...learned, said.figures, figuresOf(before)])
     const figures = unknownFigures(claim.text, known, reckons, shown)
     if (figures.length > 0) return `${listed(figures)} stands in no passage about this`
     const about = [...beside.map(({ ground }) => ground), ...led]
@@ -154,6 +171,7 @@ export function holderFor(grounds: Grounds): Holder {
 
   return {
     hold,
+    learn,
     measure: (sentence, before = '') => {
       const claim = claimIn(sentence, { language, set, isPlace })
       if (!claim.isClaim) return undefined

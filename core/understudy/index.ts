@@ -9,6 +9,7 @@ import { disagreement } from './disagree'
 import { inRegister, sizeOf } from './manner'
 import { inWantedWords, isAllowed, ordersOf, tiedTo, type Note, type Orders } from './orders'
 import { mannerOf } from './profile'
+import { expressionIn } from './reckon'
 import { readPassages } from './read'
 import type { Finding, Task } from './task'
 import { toAPerson } from './toAPerson'
@@ -204,12 +205,32 @@ const short = (text: string): string =>
 /** Words handed over at a time when streaming. */
 const WORDS_A_PIECE = 3
 
+const CALCULATOR = 'calculator'
+/** A result is a number, perhaps with a unit; what went wrong is told in a sentence. */
+const isResult = (text: string): boolean => /^-?\d[\d.e+-]*(?: \p{L}+)?$/u.test(text)
+
+const workedOut = ({ brief, line }: TurnForModel, expression: string, result: string): Answer => ({
+  text: phrasesFor(languageToSpeak(brief, line)).equals(
+    expression.replace(/ to \p{L}+$/u, '').replace(/\*/g, '×'),
+    result,
+  ),
+  outcome: 'answered',
+  notes: [{ text: `Answered by: the calculator. It worked out ${expression}` }],
+})
+
 /** Understudy behind the model port: its notes first, then its answer in small pieces. Outside a turn it has nothing to say. */
 export const understudy: Model = {
   name: 'Understudy',
-  async *answer({ turn }: ModelRequest, signal): AsyncIterable<ModelEvent> {
+  async *answer({ turn, tools, messages }: ModelRequest, signal): AsyncIterable<ModelEvent> {
     if (!turn) return
-    const { text, outcome, notes } = answer(turn)
+    const expression = turn.act === 'question' ? expressionIn(turn.line) : undefined
+    const got = messages.at(-1)?.role === 'tool' ? messages.at(-1)!.content : undefined
+    if (expression !== undefined && got === undefined && tools?.some(({ name }) => name === CALCULATOR)) {
+      yield { kind: 'calls', calls: [{ id: 'sum', name: CALCULATOR, input: { expression } }] }
+      return
+    }
+    const { text, outcome, notes } =
+      expression !== undefined && got !== undefined && isResult(got) ? workedOut(turn, expression, got) : answer(turn)
     for (const { text: note, field, words } of notes)
       yield { kind: 'note', text: note, ...(field ? { field } : {}), ...(words ? { words } : {}) }
     if (outcome) yield { kind: 'outcome', outcome }

@@ -1,16 +1,41 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream'
-import { ModelProblem, type Model, type ModelEvent } from '@parrot/core/dialogue'
-import type { EndpointRow } from '../settings/endpoints'
+import { ModelProblem, type ChatMessage, type Model, type ModelEvent, type Usage } from '@parrot/core/dialogue'
+import type { ToolCall, ToolDescription } from '@parrot/core/tools'
+import { optionsOf, type EndpointRow } from '../settings/endpoints'
 import type { Seal } from '../settings/seal'
-import { askPatiently, PATIENCE, retryAfterMs, Watch, type Patience } from './patience'
+import { keyOf, request } from './endpoint'
+import { PATIENCE, Watch, withPauses, type Patience } from './patience'
+import { apartFromThinking } from './thinking'
+import { countTokens } from './tokens'
+
+/** A piece of a call as it is streamed: its name once, its input bit by bit. */
+interface CallPiece {
+  index?: number
+  id?: string
+  function?: { name?: string; arguments?: string }
+}
+
+interface Said {
+  content?: string | null
+  reasoning_content?: string | null
+  tool_calls?: CallPiece[] | null
+}
 
 interface Chunk {
   choices?: {
-    delta?: { content?: string | null; reasoning_content?: string | null }
-    message?: { content?: string }
+    delta?: Said & { reasoning?: string | null }
+    message?: Said
     finish_reason?: string | null
   }[]
+  usage?: { prompt_tokens?: number; completion_tokens?: number } | null
   error?: { message?: string }
+}
+
+/** What was heard of one answer beside its text. */
+interface Heard {
+  finish?: string
+  usage?: { prompt: number; completion: number }
+  readonly calls: { id: string; name: string; input: string }[]
 }
 
 /**
@@ -19,103 +44,138 @@ interface Chunk {
  * that breaks off become ModelProblems that say what to check; the key is never part of one.
  */
 export function endpointModel(endpoint: EndpointRow, seal: Seal, patience: Patience = PATIENCE): Model {
+  const options = optionsOf(endpoint)
   return {
     name: endpoint.name,
-    async *answer({ messages }, signal) {
-      const key = endpoint.sealedKey === null ? undefined : seal.open(endpoint.sealedKey)
-      if (endpoint.sealedKey !== null && key === undefined)
-        throw new ModelProblem(`The key of “${endpoint.name}” cannot be opened.`, 'Enter it again in the settings.')
+    canRevise: true,
+    ...(options.contextTokens === null ? {} : { contextTokens: options.contextTokens }),
+    longestReply: options.maxTokens ?? undefined,
+    countTokens,
+    async *answer({ messages, tools }, signal) {
+      const key = keyOf(endpoint, seal)
       const watch = new Watch(signal)
-      let isSilent = true
+      const heard: Heard = { calls: [] }
+      let said = ''
       try {
         watch.allow(patience.firstWordMs)
-        const response = await post(endpoint, key, messages, watch.signal, patience)
+        const response = await request(endpoint, key, bodyOf(endpoint, messages, tools), watch.signal, patience)
         const isStream = (response.headers.get('content-type') ?? '').includes('text/event-stream')
-        for await (const event of isStream ? streamed(endpoint, response) : whole(endpoint, response)) {
-          isSilent &&= event.kind !== 'text'
+        const events = isStream ? streamed(endpoint, response, heard) : whole(endpoint, response, heard)
+        for await (const event of withPauses(apartFromThinking(events), patience.pauseMs)) {
+          if (event.kind === 'text') said += event.text
           // What the asker does with a word is not the endpoint's time.
-          watch.stop()
+          if (event.kind !== 'pause') watch.stop()
           yield event
-          watch.allow(patience.betweenWordsMs)
+          if (event.kind !== 'pause') watch.allow(patience.betweenWordsMs)
         }
       } catch (error) {
         if (error instanceof ModelProblem || signal?.aborted) throw error
         throw watch.isLate
           ? new ModelProblem(
-              `“${endpoint.name}” was silent for ${(isSilent ? patience.firstWordMs : patience.betweenWordsMs) / 1000} seconds.`,
+              `“${endpoint.name}” was silent for ${(said === '' ? patience.firstWordMs : patience.betweenWordsMs) / 1000} seconds.`,
               'Ask again; when it stays slow, choose a faster model.',
             )
           : new ModelProblem(
-              isSilent ? `“${endpoint.name}” cannot be reached.` : `The answer of “${endpoint.name}” broke off.`,
+              said === '' ? `“${endpoint.name}” cannot be reached.` : `The answer of “${endpoint.name}” broke off.`,
               `Check that ${endpoint.baseUrl} is right and that the service runs.`,
             )
       } finally {
         watch.stop()
       }
-      if (isSilent)
+      if (said === '' && heard.calls.length === 0)
         throw new ModelProblem(
           `“${endpoint.name}” answered with nothing.`,
           'Ask again; when it happens often, check the name of the model.',
         )
+      if (heard.calls.length > 0) yield { kind: 'calls', calls: heard.calls.map(callOf) }
+      if (heard.finish === 'length')
+        yield {
+          kind: 'cut',
+          because: `“${endpoint.name}” reached its longest reply. Allow it more tokens, or a shorter answer.`,
+        }
+      yield { kind: 'usage', usage: usageOf(endpoint, heard, messages, said) }
     },
   }
 }
 
-async function post(
+/** A call as the port has it; what is no JSON goes to the tool as it is, and the tool says so. */
+function callOf({ id, name, input }: Heard['calls'][number]): ToolCall {
+  try {
+    return { id, name, input: JSON.parse(input === '' ? '{}' : input) as unknown }
+  } catch {
+    return { id, name, input }
+  }
+}
+
+/** A message in the protocol's words. */
+const written = ({ role, content, calls, callId }: ChatMessage): object => ({
+  role,
+  content,
+  ...(calls === undefined
+    ? {}
+    : {
+        tool_calls: calls.map(({ id, name, input }) => ({
+          id,
+          type: 'function',
+          function: { name, arguments: typeof input === 'string' ? input : JSON.stringify(input) },
+        })),
+      }),
+  ...(callId === undefined ? {} : { tool_call_id: callId }),
+})
+
+function bodyOf(
   endpoint: EndpointRow,
-  key: string | undefined,
-  messages: readonly unknown[],
-  signal: AbortSignal,
-  patience: Patience,
-): Promise<Response> {
-  const url = `${endpoint.baseUrl.replace(/\/+$/, '')}/chat/completions`
-  const request = {
-    method: 'POST',
-    signal,
-    // A redirect could carry the key to another host.
-    redirect: 'error',
-    headers: {
-      'content-type': 'application/json',
-      accept: 'text/event-stream, application/json',
-      ...(key ? { authorization: `Bearer ${key}` } : {}),
-    },
-    body: JSON.stringify({ model: endpoint.model, messages, stream: true }),
-  } as const
-  const response = await askPatiently(() => fetch(url, request), patience, signal)
-  if (response.ok) return response
-  const advice =
-    response.status === 401 || response.status === 403
-      ? 'Check the key.'
-      : response.status === 404
-        ? 'Check the base address and the name of the model.'
-        : response.status === 429
-          ? `It is asked too often; ${waitIn(response)}.`
-          : 'The service itself failed; try again later.'
-  await response.body?.cancel()
-  throw new ModelProblem(`“${endpoint.name}” refused with status ${response.status}.`, advice)
+  messages: readonly ChatMessage[],
+  tools: readonly ToolDescription[] = [],
+): object {
+  const { temperature, maxTokens, seed } = optionsOf(endpoint)
+  return {
+    model: endpoint.model,
+    messages: messages.map(written),
+    ...(tools.length === 0 ? {} : { tools: tools.map((each) => ({ type: 'function', function: each })) }),
+    stream: true,
+    stream_options: { include_usage: true },
+    ...(temperature === null ? {} : { temperature }),
+    ...(maxTokens === null ? {} : { max_tokens: maxTokens }),
+    ...(seed === null ? {} : { seed }),
+  }
 }
 
-const waitIn = (response: Response): string => {
-  const ms = retryAfterMs(response.headers)
-  return ms === undefined ? 'wait a little' : `it wants to be left alone for ${Math.ceil(ms / 1000)} seconds`
+const MILLION = 1_000_000
+
+/** What a request took: as the endpoint counted, or reckoned from the text. */
+function usageOf(
+  endpoint: EndpointRow,
+  { usage }: Heard,
+  messages: readonly { content: string }[],
+  said: string,
+): Usage {
+  const { priceIn, priceOut, currency } = optionsOf(endpoint)
+  const counted = usage ?? {
+    prompt: messages.reduce((sum, { content }) => sum + countTokens(content), 0),
+    completion: countTokens(said),
+  }
+  const amount = (counted.prompt * (priceIn ?? 0) + counted.completion * (priceOut ?? 0)) / MILLION
+  return {
+    ...counted,
+    ...(usage ? {} : { isReckoned: true }),
+    ...(priceIn === null && priceOut === null ? {} : { cost: { amount, currency } }),
+  }
 }
 
-async function* streamed(endpoint: EndpointRow, response: Response): AsyncIterable<ModelEvent> {
+async function* streamed(endpoint: EndpointRow, response: Response, heard: Heard): AsyncIterable<ModelEvent> {
   const events = response
     .body!.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array>)
     .pipeThrough(new EventSourceParserStream())
-  let hasEnded = false
   for await (const event of events as unknown as AsyncIterable<{ data: string }>) {
     if (event.data === '[DONE]') return
-    const chunk = parsed(endpoint, event.data)
-    hasEnded ||= Boolean(chunk.choices?.[0]?.finish_reason)
-    yield* eventsOf(chunk)
+    yield* eventsOf(parsed(endpoint, event.data), heard)
   }
-  if (!hasEnded) throw new ModelProblem(`The answer of “${endpoint.name}” broke off.`, 'Ask again.')
+  if (heard.finish === undefined) throw new ModelProblem(`The answer of “${endpoint.name}” broke off.`, 'Ask again.')
 }
 
-async function* whole(endpoint: EndpointRow, response: Response): AsyncIterable<ModelEvent> {
-  yield* eventsOf(parsed(endpoint, await response.text()))
+async function* whole(endpoint: EndpointRow, response: Response, heard: Heard): AsyncIterable<ModelEvent> {
+  yield* eventsOf(parsed(endpoint, await response.text()), heard)
 }
 
 function parsed(endpoint: EndpointRow, text: string): Chunk {
@@ -124,7 +184,9 @@ function parsed(endpoint: EndpointRow, text: string): Chunk {
     chunk = JSON.parse(text) as Chunk
   } catch {
     throw new ModelProblem(
-      `“${endpoint.name}” sent something that is not JSON.`,
+      /^\s*</.test(text)
+        ? `“${endpoint.name}” sent a web page, which is no answer and not JSON.`
+        : `“${endpoint.name}” sent something that is not JSON.`,
       'Check that the base address ends where the protocol begins, often in /v1.',
     )
   }
@@ -133,10 +195,18 @@ function parsed(endpoint: EndpointRow, text: string): Chunk {
   return chunk
 }
 
-function* eventsOf(chunk: Chunk): Iterable<ModelEvent> {
-  const choice = chunk.choices?.[0]
-  const note = choice?.delta?.reasoning_content
+function* eventsOf({ choices, usage }: Chunk, heard: Heard): Iterable<ModelEvent> {
+  if (usage) heard.usage = { prompt: usage.prompt_tokens ?? 0, completion: usage.completion_tokens ?? 0 }
+  const choice = choices?.[0]
+  if (choice?.finish_reason) heard.finish = choice.finish_reason
+  const note = choice?.delta?.reasoning_content ?? choice?.delta?.reasoning ?? choice?.message?.reasoning_content
   const text = choice?.delta?.content ?? choice?.message?.content
+  for (const [at, piece] of (choice?.delta?.tool_calls ?? choice?.message?.tool_calls ?? []).entries()) {
+    const call = (heard.calls[piece.index ?? at] ??= { id: '', name: '', input: '' })
+    call.id ||= piece.id ?? `call-${piece.index ?? at}`
+    call.name += piece.function?.name ?? ''
+    call.input += piece.function?.arguments ?? ''
+  }
   if (note) for (const line of note.split('\n').filter(Boolean)) yield { kind: 'note', text: line }
   if (text) yield { kind: 'text', text }
 }

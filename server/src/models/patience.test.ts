@@ -12,7 +12,7 @@ afterEach(() => {
   }
 })
 
-const QUICK = { firstWordMs: 1200, betweenWordsMs: 700, restMs: 5, mostRestMs: 100 }
+const QUICK = { firstWordMs: 1200, betweenWordsMs: 700, restMs: 5, pauseMs: 1000, mostRestMs: 100 }
 const STREAM = { 'content-type': 'text/event-stream' }
 const said = (content: string, finish: string | null = null) =>
   `data: ${JSON.stringify({ choices: [{ delta: { content }, finish_reason: finish }] })}\n\n`
@@ -25,7 +25,7 @@ async function heard(answers: readonly RequestListener[], signal?: AbortSignal) 
   servers.push(server)
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const baseUrl = `http://127.0.0.1:${(server.address() as { port: number }).port}/v1`
-  const endpoint = { name: 'Cloud', baseUrl, model: 'm', sealedKey: null } as EndpointRow
+  const endpoint = { name: 'Cloud', baseUrl, model: 'm', sealedKey: null, options: {} } as EndpointRow
   let text = ''
   const problem = await (async () => {
     const model = endpointModel(endpoint, undefined as never, QUICK)

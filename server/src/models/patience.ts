@@ -10,10 +10,18 @@ export interface Patience {
   readonly restMs: number
   /** All rests together, also when the endpoint asks for longer ones. */
   readonly mostRestMs: number
+  /** Silence after which what ended is no longer waited with. */
+  readonly pauseMs: number
 }
 
 /** Models think for a while before their first word; a visitor who waits longer than this has left. */
-export const PATIENCE: Patience = { firstWordMs: 45_000, betweenWordsMs: 20_000, restMs: 500, mostRestMs: 5_000 }
+export const PATIENCE: Patience = {
+  firstWordMs: 45_000,
+  betweenWordsMs: 20_000,
+  restMs: 500,
+  mostRestMs: 5_000,
+  pauseMs: 120,
+}
 
 /** A signal that ends when nothing was heard for as long as it allows, or when the asker's own does. */
 export class Watch {
@@ -69,4 +77,27 @@ export function retryAfterMs(headers: Headers, now = Date.now()): number | undef
   if (!value) return undefined
   const ms = /^\d+$/.test(value) ? Number(value) * 1000 : Date.parse(value) - now
   return Number.isNaN(ms) ? undefined : Math.max(0, ms)
+}
+
+/** Events with a `pause` wherever nothing came for so long; one pause a silence. */
+export async function* withPauses<Event>(
+  events: AsyncIterable<Event>,
+  ms: number,
+): AsyncIterable<Event | { readonly kind: 'pause' }> {
+  const iterator = events[Symbol.asyncIterator]()
+  try {
+    for (;;) {
+      const next = iterator.next()
+      next.catch(() => undefined)
+      let timer: ReturnType<typeof setTimeout> | undefined
+      const silence = new Promise<'silence'>((resolve) => (timer = setTimeout(() => resolve('silence'), ms)))
+      const first = await Promise.race([next, silence]).finally(() => clearTimeout(timer))
+      if (first === 'silence') yield { kind: 'pause' }
+      const result = first === 'silence' ? await next : first
+      if (result.done) return
+      yield result.value
+    }
+  } finally {
+    await iterator.return?.()
+  }
 }

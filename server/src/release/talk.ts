@@ -60,7 +60,14 @@ export const talkRoutes =
       const agent = await liveAgent(db, slug)
       const subject = await editionOf(services, agent, agent.liveEdition)
       const conversation = await conversationOf(db, agent.id, 'talk', body.conversationId)
-      const state = await ask(services, subject, body.text, conversation.exchanges, listening, body.variables)
+      const state = await ask(
+        services,
+        subject,
+        body.text,
+        conversation.exchanges,
+        { ...listening, audience: 'visitor' },
+        body.variables,
+      )
       const place = { agentId: agent.id, channel: 'talk', conversationId: conversation.id } as const
       await keepTurn(db, place, subject, state, performance.now() - began)
       bus.tell(agent.id, 'logbook')
@@ -90,7 +97,7 @@ export const talkRoutes =
           const onWorking = ({ step }: Working) => {
             if (step === 'deliberation') stream.send('thinking', {})
           }
-          const listening = { signal: stream.signal, onText, onWorking }
+          const listening = { signal: stream.signal, onText, onWorking } as const
           stream.send('done', await take(slug, request.body, listening).catch(failing))
         })
         return reply

@@ -1,5 +1,5 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm'
-import type { Endpoint, NewEndpoint } from '@parrot/contract'
+import { endpointOptions, type Endpoint, type EndpointOptions, type NewEndpoint } from '@parrot/contract'
 import { agents, endpoints, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
@@ -14,7 +14,11 @@ export const shownEndpoint = (row: EndpointRow): Endpoint => ({
   baseUrl: row.baseUrl,
   model: row.model,
   hasKey: row.sealedKey !== null,
+  options: optionsOf(row),
 })
+
+/** How an endpoint is asked, with what was not set left open. */
+export const optionsOf = ({ options }: EndpointRow): EndpointOptions => endpointOptions.parse(options)
 
 export const listEndpoints = (db: Database): Promise<EndpointRow[]> =>
   db.select().from(endpoints).where(isNull(endpoints.removedAt)).orderBy(asc(endpoints.createdAt))
@@ -29,6 +33,7 @@ export async function endpointById(db: Database, id: string): Promise<EndpointRo
 }
 
 export async function addEndpoint(db: Database, seal: Seal, { key, ...fields }: NewEndpoint): Promise<EndpointRow> {
+  await checkNext(db, undefined, fields.options?.next)
   const [row] = await db
     .insert(endpoints)
     .values({ id: newId(), ...fields, sealedKey: key ? seal.close(key) : null })
@@ -44,6 +49,7 @@ export async function changeEndpoint(
   { key, ...fields }: NewEndpoint,
 ): Promise<EndpointRow> {
   const kept = await endpointById(db, id)
+  await checkNext(db, id, fields.options?.next)
   // A kept key must not travel to another host: whoever may change the address could read it there.
   const isMoved = new URL(fields.baseUrl).origin !== new URL(kept.baseUrl).origin
   if (isMoved && key === undefined && kept.sealedKey !== null)
@@ -59,6 +65,23 @@ export async function changeEndpoint(
     .returning()
   return row!
 }
+
+/** What answers when another fails must be there, and must not come back to the one that failed. */
+async function checkNext(db: Database, id: string | undefined, next: string | null | undefined): Promise<void> {
+  const seen = new Set(id === undefined ? [] : [id])
+  for (let at = next; at && at !== BUILT_IN;) {
+    if (seen.has(at))
+      throw new HttpProblem(
+        400,
+        'The models would ask each other in a circle.',
+        'Choose another one to answer when this one fails.',
+      )
+    seen.add(at)
+    at = optionsOf(await endpointById(db, at)).next
+  }
+}
+/** Stands for the built-in model where an endpoint's id could stand. */
+export const BUILT_IN = 'built-in'
 
 /** Removes an endpoint that no agent uses; its key stays sealed on the server, so that it can be brought back whole. */
 export async function removeEndpoint(db: Database, id: string): Promise<void> {

@@ -6,12 +6,14 @@ import {
   endpointList,
   endpointSchema,
   endpointTest,
+  modelList,
+  modelsAt,
   newEndpoint,
   transcriber,
 } from '@parrot/contract'
-import { ModelProblem } from '@parrot/core/dialogue'
 import { setTranscriber, transcriberAddress } from '../library/transcriber'
-import { endpointModel } from '../models/endpointModel'
+import { keyOf } from '../models/endpoint'
+import { modelsAt as listModels, tryEndpoint } from '../models/tryOut'
 import type { Services } from '../services'
 import {
   addEndpoint,
@@ -93,25 +95,17 @@ export const settingsRoutes =
     app.post(
       '/api/endpoints/:id/test',
       { schema: { params, response: { 200: endpointTest } } },
-      async ({ params: { id } }) => {
-        const model = endpointModel(await endpointById(db, id), seal)
-        const began = performance.now()
-        try {
-          let text = ''
-          for await (const event of model.answer(
-            { messages: [{ role: 'user', content: 'Question: hello' }] },
-            AbortSignal.timeout(20_000),
-          ))
-            if (event.kind === 'text') text += event.text
-          return {
-            ok: text !== '',
-            message: text === '' ? 'It answered with nothing.' : `It answered: “${text.slice(0, 120)}”`,
-            tookMs: performance.now() - began,
-          }
-        } catch (error) {
-          if (!(error instanceof ModelProblem)) throw error
-          return { ok: false, message: `${error.message} ${error.advice}`, tookMs: performance.now() - began }
-        }
+      async ({ params: { id } }) => tryEndpoint(await endpointById(db, id), seal),
+    )
+
+    app.post(
+      '/api/endpoints/models',
+      { schema: { body: modelsAt, response: { 200: modelList } } },
+      async ({ body: { baseUrl, key, id } }) => {
+        const kept = id === undefined ? undefined : await endpointById(db, id)
+        // The kept key goes only where it was set for.
+        const isSame = kept !== undefined && new URL(kept.baseUrl).origin === new URL(baseUrl).origin
+        return { models: await listModels(baseUrl, key ?? (isSame ? keyOf(kept, seal) : undefined)) }
       },
     )
   }

@@ -79,6 +79,7 @@ export async function keepTurn(
         stance: subject.stance,
         model: subject.model.name,
         tookMs,
+        usage: [...state.usage],
       })
       .returning()
     return row!

@@ -166,4 +166,5 @@ const shownTurn = (row: TurnRow): Omit<Turn, 'before'> => ({
   edition: row.edition,
   model: row.model,
   tookMs: row.tookMs,
+  usage: row.usage,
 })

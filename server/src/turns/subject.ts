@@ -2,6 +2,7 @@ import { and, eq } from 'drizzle-orm'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Exchange, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { takeTurn } from '@parrot/core/dialogue'
+import { calculator } from '@parrot/core/tools'
 import { understudy } from '@parrot/core/understudy'
 import { currentBrief } from '../agents/briefs'
 import type { AgentRow } from '../agents/queries'
@@ -10,9 +11,8 @@ import { editions, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { libraryState, type UsedVersion } from '../library/cache'
 import { versionsInUse } from '../library/queries'
-import { endpointModel } from '../models/endpointModel'
+import { modelOf } from '../models'
 import type { Services } from '../services'
-import { endpointById } from '../settings/endpoints'
 
 /** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
 export interface Subject {
@@ -60,18 +60,23 @@ async function complete(
   agent: AgentRow,
   { shared, ...parts }: Omit<Subject, 'model' | 'stance'> & { readonly shared: string },
 ): Promise<Subject> {
-  const model = agent.endpointId ? endpointModel(await endpointById(db, agent.endpointId), seal) : understudy
+  const model = agent.endpointId ? await modelOf(db, seal, agent.endpointId) : understudy
   const stance = [parts.revision, libraryState(parts.versions), agent.endpointId ?? 'understudy', shared]
     .filter(Boolean)
     .join(':')
   return { ...parts, model, stance }
 }
 
+/** Tools that every agent has; others come with the brief. */
+const TOOLS = [calculator]
+
 /** What a caller hears while an answer is made, and how it can be stopped. */
 export interface Listening {
   readonly onText?: (text: string) => void
   readonly onWorking?: (working: Working) => void
   readonly signal?: AbortSignal
+  /** Who hears it; a person who reviews unless told otherwise. */
+  readonly audience?: 'visitor' | 'reviewer'
 }
 
 /** Takes one turn with a subject. Nothing is stored. */
@@ -91,6 +96,8 @@ export async function ask(
     clock: () => performance.now(),
     today: todayHere(),
     variables: valuesFor(subject.brief, variables),
+    audience: 'reviewer',
+    tools: TOOLS,
     ...listening,
   })
 }

@@ -1,5 +1,5 @@
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
-import type { Citation, HandOver, Memory, Outcome, Support, Working } from '@parrot/core/dialogue'
+import type { Citation, HandOver, Memory, Outcome, Support, Working, Usage } from '@parrot/core/dialogue'
 import { created, moment } from './columns'
 import { agents } from './agents'
 
@@ -45,6 +45,8 @@ export const turns = pgTable(
     stance: text('stance').notNull(),
     model: text('model').notNull(),
     tookMs: doublePrecision('took_ms').notNull(),
+    /** What each request to a model took. */
+    usage: jsonb('usage').$type<Usage[]>().notNull().default([]),
     createdAt: created(),
   },
   (table) => [

@@ -1,4 +1,5 @@
 import { jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import type { EndpointOptions } from '@parrot/contract'
 import { created, moment } from './columns'
 
 /** An outside model. The key is sealed with the key file of the data folder and never leaves the server. */
@@ -8,6 +9,7 @@ export const endpoints = pgTable('endpoints', {
   baseUrl: text('base_url').notNull(),
   model: text('model').notNull(),
   sealedKey: text('sealed_key'),
+  options: jsonb('options').$type<Partial<EndpointOptions>>().notNull().default({}),
   createdAt: created(),
   removedAt: moment('removed_at'),
 })
