@@ -70,7 +70,9 @@ export const briefWrite = z.object({ revision: z.number().int(), brief: briefSch
 export const promptSchema = z.object({
   revision: z.number(),
   text: z.string(),
-  lines: z.array(z.object({ text: z.string(), section: z.string(), field: z.string() })).readonly(),
+  lines: z
+    .array(z.object({ text: z.string(), section: z.string(), field: z.string(), isExchange: z.boolean().optional() }))
+    .readonly(),
   characters: z.number(),
   tokens: z.number(),
 })

@@ -148,7 +148,7 @@ const turnFor = (state: TurnState, { brief, library, conversation, variables }: 
   signals: state.reading.signals,
   line: state.question,
   questions: state.reading.questions,
-  found: state.found,
+  found: state.given,
   memory: state.memory,
   conversation,
   called: state.called,

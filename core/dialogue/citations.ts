@@ -33,10 +33,10 @@ export class Numbering {
 export function citationsOf(
   { order }: Numbering,
   pieces: readonly { readonly text: string; readonly cites: readonly number[] }[],
-  found: readonly FoundPassage[],
+  given: readonly FoundPassage[],
 ): Citation[] {
   return order.map((number, index): Citation => {
-    const passage = found[number - 1]!
+    const passage = given[number - 1]!
     const claim = pieces.filter(({ cites }) => cites.includes(number)).map(({ text }) => withoutMarkers(text))
     return {
       marker: index + 1,

@@ -119,13 +119,13 @@ export class Examiner {
   }
 
   #examine(raw: string): void {
-    const { found } = this.state
+    const { given } = this.state
     const numbers = [...raw.matchAll(/\[(\d{1,3})\]/g)].map((match) => Number(match[1]))
-    const dropped = numbers.filter((number) => !found[number - 1])
+    const dropped = numbers.filter((number) => !given[number - 1])
     const kept = dropped.length === 0 ? raw : withoutNumbers(raw, dropped)
     const safe = withheld(this.rules.hasEmoji ? kept : withoutEmoji(kept), this.#open)
     const plain = withoutMarkers(safe.text).trim()
-    if (plain === '') return this.#point(numbers.filter((number) => found[number - 1]))
+    if (plain === '') return this.#point(numbers.filter((number) => given[number - 1]))
     const support = this.#holder.hold(plain, this.#before, this.#led)
     const coarse = coarseWordsIn(plain)
     const isSaid = (support.isSupported || this.rules.unbacked === 'say') && coarse.length === 0
@@ -134,7 +134,7 @@ export class Examiner {
     this.#add({
       text: safe.text,
       support,
-      cites: numbers.filter((number) => found[number - 1]),
+      cites: numbers.filter((number) => given[number - 1]),
       dropped,
       withheld: safe.removed,
       coarse,
@@ -183,7 +183,7 @@ export function assembled(
   const numbering = new Numbering()
   let reply = ''
   for (const piece of pieces) reply += `${reply === '' ? '' : gapOf(piece)}${numbering.apply(piece.text)}`
-  return { reply, citations: citationsOf(numbering, pieces, state.found) }
+  return { reply, citations: citationsOf(numbering, pieces, state.given) }
 }
 
 export const wordsOf = (pieces: readonly Piece[]): number =>

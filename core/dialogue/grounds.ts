@@ -9,14 +9,18 @@ export function groundsOf(state: TurnState, context: TurnContext): Grounds {
   const { language } = context.brief.identity
   const phrases = phrasesFor(language)
   return {
-    passages: state.found,
-    brief: state.briefed,
+    passages: state.given,
+    brief: state.briefed.filter(({ section, field }) => !TELLS_HOW.has(section) || TELLS_WHAT.has(field)),
     said: saidIn(state, context),
     own: [...ownWords(language), ...ownLines(context.brief)],
     verdicts: [phrases.yes, phrases.no, phrases.depends],
     language: state.reading.language,
   }
 }
+
+/** Parts of a brief that say how to speak and answer; what they say is no ground for a fact. */
+const TELLS_HOW = new Set<string>(['Manner', 'Grounding', 'Memory'])
+const TELLS_WHAT = new Set(['manner.format.signOff', 'grounding.whenUnknown'])
 
 /** What the brief has the agent say word for word: no claims to be backed. */
 const ownLines = ({ grounding, manner, openers, boundaries }: Brief): string[] => [

@@ -24,7 +24,7 @@ export {
   type TurnForModel,
   type Usage,
 } from './model'
-export { questionMessage } from './prompt'
+export { lineMessage } from './prompt'
 export { STEPS, type RegisteredStep } from './steps'
 export { sameness } from './given'
 export { pairIn } from './pair'

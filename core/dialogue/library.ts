@@ -16,6 +16,8 @@ export interface StoredPassage {
 export interface StoredSource {
   readonly sourceId: string
   readonly title: string
+  /** The day it was last read, YYYY-MM-DD. */
+  readonly asOf?: string
   readonly passages: readonly StoredPassage[]
 }
 
@@ -129,6 +131,7 @@ export class PassageLibrary implements LibraryPort {
       passageId: passage.id,
       sourceId: source.sourceId,
       sourceTitle: source.title,
+      ...(source.asOf === undefined ? {} : { asOf: source.asOf }),
       text: passage.text,
       headings: passage.headings,
       locator: passage.locator,

@@ -31,6 +31,8 @@ export interface Memory {
   readonly facts: readonly Fact[]
   readonly duty?: DutyState
   readonly collected?: readonly Collected[]
+  /** A summary of the earlier turns that somebody wrote, and how many turns it sums up. */
+  readonly summary?: { readonly text: string; readonly upTo: number }
 }
 
 /** A turn as the next one sees it. */
@@ -157,12 +159,14 @@ function toldIn(text: string, said: string): Fact[] {
  * What came before the turns a model sees in full, in a line each: what was asked and how it ended. Empty when nothing
  * was left out or the brief wants no summary.
  */
-export function summaryOf(conversation: readonly Exchange[], turns: number): string[] {
+export function summaryOf(conversation: readonly Exchange[], turns: number, written?: Memory['summary']): string[] {
   const left = turns === 0 ? conversation : conversation.slice(0, -turns)
-  return left
+  const lines = left
+    .slice(written?.upTo ?? 0)
     .filter((exchange) => exchange.question.trim() !== '')
     .slice(-MOST_SUMMARISED)
     .map((exchange) => `asked “${shortened(exchange.question)}” (${exchange.outcome ?? 'answered'})`)
+  return written && left.length > 0 ? [written.text, ...lines] : lines
 }
 
 const MOST_SUMMARISED = 30

@@ -66,7 +66,7 @@ export const saidIn = (state: TurnState, { conversation }: TurnContext): string[
 
 /** Texts whose private data may be said: the passages found, the brief, and what was said. */
 export const openIn = (state: TurnState, context: TurnContext): string[] => [
-  ...state.found.map((passage) => passage.text),
+  ...state.given.map((passage) => passage.text),
   ...state.briefed.map((line) => line.text),
   ...saidIn(state, context),
 ]

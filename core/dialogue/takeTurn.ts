@@ -23,6 +23,7 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
     called: [],
     calledIfUnknown: [],
     found: [],
+    given: [],
     messages: [],
     briefed: [],
     reply: '',

@@ -32,6 +32,8 @@ export interface FoundPassage {
   readonly text: string
   readonly headings: readonly string[]
   readonly locator: Locator
+  /** The day its source was last read, YYYY-MM-DD, where that is known. */
+  readonly asOf?: string
   readonly score: number
   readonly parts: readonly ScorePart[]
   /** Share of what the question is about that the passage holds, 0..1. */
@@ -140,6 +142,8 @@ export interface TurnState {
   readonly called: readonly CalledRule[]
   readonly calledIfUnknown: readonly CalledRule[]
   readonly found: readonly FoundPassage[]
+  /** The passages as the prompt numbers them, from 1. */
+  readonly given: readonly FoundPassage[]
   readonly messages: readonly ChatMessage[]
   /** The brief as the model was given it, line by line. */
   readonly briefed: readonly PromptLine[]

@@ -11,6 +11,8 @@ export interface UsedVersion {
   readonly sourceId: string
   readonly versionId: string
   readonly title: string
+  /** The day it was last read, YYYY-MM-DD. */
+  readonly asOf?: string | null
   /** How much its scores count, 1 as usual. */
   readonly weight?: number
   /** First and last day (YYYY-MM-DD) it answers on. */
@@ -60,7 +62,12 @@ export class LibraryCache {
     }
     const loaded = await Promise.all(versions.map((version) => this.load(version)))
     const library = new PassageLibrary(
-      versions.map(({ sourceId, title }, at) => ({ sourceId, title, passages: loaded[at]!.passages })),
+      versions.map(({ sourceId, title, asOf }, at) => ({
+        sourceId,
+        title,
+        ...(asOf ? { asOf } : {}),
+        passages: loaded[at]!.passages,
+      })),
       new LibraryIndex(
         loaded.map((each) => each.segment),
         versions.map((version) => version.weight ?? 1),

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import { ALIKE, likenessOf } from '@parrot/core/curation'
 import type { NewSource, Source, SourceChanges, SourceElsewhere } from '@parrot/contract'
 import {
@@ -139,9 +139,11 @@ export async function versionsInUse(db: Database, agentId: string): Promise<Used
       weight: sources.weight,
       validFrom: sources.validFrom,
       validUntil: sources.validUntil,
+      asOf: sql<string | null>`to_char(${sourceVersions.createdAt}, 'YYYY-MM-DD')`,
     })
     .from(agentSources)
     .innerJoin(sources, eq(sources.id, agentSources.sourceId))
+    .leftJoin(sourceVersions, eq(sourceVersions.id, sources.versionId))
     .where(and(eq(agentSources.agentId, agentId), isNull(agentSources.removedAt), isNotNull(sources.versionId)))
     .orderBy(asc(agentSources.addedAt), asc(sources.id))
   return rows.map((row) => ({ ...row, versionId: row.versionId! }))
