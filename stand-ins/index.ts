@@ -1,3 +1,3 @@
-export { buildModelEndpoint } from './model'
+export { buildModelEndpoint, STAND_INS } from './models/endpoint'
 export { buildSite } from './site'
 export { buildTranscriber, labelledWav, type Said } from './transcriber'

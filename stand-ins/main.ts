@@ -1,13 +1,13 @@
 /** Starts the simulated outside services: sample website, model endpoint and transcriber, all on loopback only. */
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { buildModelEndpoint } from './model'
+import { buildModelEndpoint } from './models/endpoint'
 import { buildSite } from './site'
 import { buildTranscriber } from './transcriber'
 
 const folder = fileURLToPath(new URL('./site', import.meta.url))
 const site = buildSite(existsSync(folder) ? folder : fileURLToPath(new URL('../stand-ins/site', import.meta.url)))
-const model = buildModelEndpoint(process.env.STAND_IN_KEY)
+const model = buildModelEndpoint(process.env.STAND_IN_KEY, Number(process.env.PARROT_MODEL_REST ?? 25))
 
 await site.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_SITE_PORT ?? 4101) })
 await model.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_MODEL_PORT ?? 4102) })

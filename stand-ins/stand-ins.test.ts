@@ -36,7 +36,7 @@ describe('the model endpoint', () => {
       body: JSON.stringify(body),
     })
   const messages = [
-    { role: 'system', content: '# Openers\n- Greeting: Welcome!' },
+    { role: 'system', content: '# Openers\n- The visitor was greeted with: “Welcome!”' },
     { role: 'user', content: 'Question: Hello' },
   ]
 

@@ -114,7 +114,7 @@ export class Examiner {
     this.#waiting = this.#waiting.slice(until)
     for (const [at, line] of ready.split('\n').entries()) {
       if (at > 0) this.#breaks = Math.min(2, this.#breaks + 1)
-      for (const { text } of sentences(line)) this.#examine(text)
+      for (const { text } of sentencesOf(line)) this.#examine(text)
     }
   }
 
@@ -199,10 +199,20 @@ function holderOf(state: TurnState, context: TurnContext): Holder {
   return holder
 }
 
+/** The sentences of a line; the number or sign of a list belongs to the first. */
+function sentencesOf(line: string): { readonly text: string; readonly start: number }[] {
+  const sign = /^\s*(?:[-•*]|\d{1,3}[.)])\s+/.exec(line)?.[0] ?? ''
+  const rest = sentences(line.slice(sign.length))
+  if (sign === '' || rest.length === 0) return sign === '' ? [...rest] : [{ text: sign.trim(), start: 0 }]
+  return rest.map(({ text, start }, at) =>
+    at === 0 ? { text: `${sign.trimStart()}${text}`, start: 0 } : { text, start: start + sign.length },
+  )
+}
+
 /** Where the last sentence that surely ended ends: another one has begun after it, and no marker is still to come. */
 function endedIn(text: string): number {
   const line = text.lastIndexOf('\n') + 1
-  const inLine = sentences(text.slice(line))
+  const inLine = sentencesOf(text.slice(line))
   const last = inLine.at(-1)
   if (!last || inLine.length < 2) return line
   const isMarker = /^\[\d{0,3}$/.test(last.text)

@@ -121,15 +121,15 @@ const isShareOf = (value: number, shares: readonly number[]): boolean =>
   shares.some((each) => isNear(each, value, 0.01))
 
 /** How many figures a sentence states, and how many of them stand among others as they are. */
-export function standing(sentence: string, known: Figures): { all: number; there: number } {
+export function standing(sentence: string): (known: Figures) => { all: number; there: number } {
   const { quantities, bare, shares } = statedIn(sentence)
-  return {
+  return (known) => ({
     all: quantities.length + bare.length + shares.length,
     there:
       quantities.filter((each) => stands(each, sentence, known)).length +
       bare.filter(({ value }) => known.numbers.has(value)).length +
       shares.filter(({ value }) => isShareOf(value, known.shares)).length,
-  }
+  })
 }
 
 /**

@@ -1,3 +1,4 @@
+import { meanOf } from '../calling'
 import { vectorOf, type WordVector } from '../meaning'
 import { contentTermsIn, daysIn, monthsIn, sentences, type Spoken } from '../text'
 import { figuresOf, type Figures } from './figures'
@@ -22,6 +23,8 @@ export interface GroundWord {
 export interface Window {
   readonly text: string
   readonly words: ReadonlyMap<string, GroundWord>
+  /** The mean of its words' vectors. */
+  readonly mean: Float64Array | undefined
   readonly figures: Figures
   readonly days: ReadonlySet<number>
   readonly months: ReadonlySet<number>
@@ -67,14 +70,30 @@ export const briefGround = (field: string, text: string, language: Spoken): Grou
   ...partsOf(text, '', language),
 })
 
+/** The same passages and lines of a brief are held against in turn after turn. */
+const known = new Map<string, Omit<Ground, 'by'>>()
+const MOST_KNOWN = 2000
+
 function partsOf(text: string, about: string, language: Spoken): Omit<Ground, 'by'> {
+  const key = `${language}\n${about}\n\n${text}`
+  let parts = known.get(key)
+  if (!parts) {
+    if (known.size >= MOST_KNOWN) known.clear()
+    known.set(key, (parts = readParts(text, about, language)))
+  }
+  return parts
+}
+
+function readParts(text: string, about: string, language: Spoken): Omit<Ground, 'by'> {
   const whole = `${about}\n${text}`
   const pieces = text.split('\n').flatMap((line) => sentences(line).map((sentence) => sentence.text))
   const windows = pieces.map((piece, at): Window => {
     const together = at + 1 < pieces.length ? `${piece} ${pieces[at + 1]}` : piece
+    const words = wordsIn(`${about}\n${together}`, language)
     return {
       text: together,
-      words: wordsIn(`${about}\n${together}`, language),
+      words,
+      mean: meanOf([...words.values()].map(({ vector }) => ({ vector, weight: 1 }))),
       figures: figuresOf(together),
       days: daysIn(together),
       months: monthsIn(together),

@@ -91,12 +91,13 @@ export function holderFor(grounds: Grounds): Holder {
   const places = new Set(
     grounds.passages.flatMap((passage) => [passage.sourceTitle, ...passage.headings]).map(plainName),
   )
-  const names = new Set([...all.flatMap((ground) => [...ground.words.keys()]), ...said.words.keys()])
+  const everywhere = new Map(all.flatMap((ground) => [...ground.words]))
+  const names = new Set([...everywhere.keys(), ...said.words.keys()])
   const isPlace = (name: string) => places.has(plainName(name))
 
   /** The grounds that come nearest to a claim. */
   const find = (claim: Claim): Match[] => {
-    const found = matches(claim.words, standingOf(claim.text), all, asked)
+    const found = matches(claim.words, standingOf(claim.text), all, everywhere, asked)
     return found.slice(0, MOST_BESIDE).filter((each) => each.score >= BESIDE * found[0]!.score)
   }
 
@@ -135,9 +136,9 @@ export function holderFor(grounds: Grounds): Holder {
     led?.passageId === undefined ? [] : all.filter(({ passageId }) => passageId === led.passageId)
 
   const learned: Figures[] = []
-  const everything = together(all.flatMap((ground) => ground.windows.map(({ figures }) => figures)))
   const learn = (given: string, got: string): void => {
-    const { numbers } = together([everything, said.figures, ...learned])
+    const everything = all.flatMap((ground) => ground.windows.map(({ figures }) => figures))
+    const { numbers } = together([...everything, said.figures, ...learned])
     const isKnown = (value: number) => numbers.has(value) || (Number.isInteger(value) && value <= LARGEST_OWN)
     if ([...figuresOf(given).numbers].every(isKnown))
       learned.push({ ...figuresOf(got), workedOut: figuresOf(got).numbers })
@@ -199,8 +200,9 @@ const isBareOf = (claim: Claim): boolean => claim.words.every(({ weight }) => we
 /** How many figures, days and months a sentence states, and how many of them stand in a window. */
 function standingOf(text: string): (window: Window) => { all: number; there: number } {
   const [days, months] = [[...daysIn(text)], [...monthsIn(text)]]
+  const inWindow = standing(text)
   return (window) => {
-    const { all, there } = standing(text, window.figures)
+    const { all, there } = inWindow(window.figures)
     const named =
       days.filter((day) => window.days.has(day)).length + months.filter((month) => window.months.has(month)).length
     return { all: all + days.length + months.length, there: there + named }

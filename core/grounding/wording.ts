@@ -15,67 +15,73 @@ export interface ClaimWord extends GroundWord {
 /** Vectors nearer than FAR begin to count, and as near as NEAR they count in full. */
 const [FAR, NEAR, MOST_BY_VECTOR] = [0.18, 0.75, 0.85]
 
-/** How surely each of many words stands for a claim's word, looked up once each. */
-export class Likeness {
-  readonly #known = new Map<string, number>()
-  readonly #related: ReadonlyMap<string, number>
+/** Less than this is no likeness. */
+const LEAST = 0.05
 
-  constructor(readonly word: ClaimWord) {
-    const related = new Map<string, number>()
-    for (const { stems, share } of meaningsOf(word.stem)) if (stems.length === 1) related.set(stems[0]!, 0.9 * share)
-    for (const same of synonymsOf(word.stem)) related.set(same, 0.9)
-    this.#related = related
-  }
+/** How surely the words of all grounds stand for the words of one claim, looked up once. */
+class Likenesses {
+  /** By the stem of a ground's word: for which words of the claim it stands, and how surely. */
+  readonly #rows = new Map<string, readonly (readonly [at: number, how: number])[]>()
 
-  /** 0..1. */
-  to(other: GroundWord): number {
-    if (other.stem === this.word.stem) return 1
-    if (this.word.isName) return 0
-    const known = this.#known.get(other.stem)
-    if (known !== undefined) return known
-    const { vector } = this.word
-    const near = vector && other.vector ? (cosine(vector, other.vector) - FAR) / (NEAR - FAR) : 0
-    const how = Math.max(this.#related.get(other.stem) ?? 0, Math.min(1, Math.max(0, near)) * MOST_BY_VECTOR)
-    this.#known.set(other.stem, how)
-    return how
-  }
-
-  /** How surely any of a text's words stands for it. */
-  within(words: ReadonlyMap<string, GroundWord>): number {
-    if (words.has(this.word.stem)) return 1
-    let best = 0
-    for (const each of words.values()) {
-      const how = this.to(each)
-      if (how > best) best = how
+  constructor(
+    readonly claim: readonly ClaimWord[],
+    everywhere: ReadonlyMap<string, GroundWord>,
+  ) {
+    const related = claim.map(relatedTo)
+    for (const other of everywhere.values()) {
+      const row = claim.flatMap((word, at): [number, number][] => {
+        const how = likeness(word, other, related[at]!)
+        return how > LEAST ? [[at, how]] : []
+      })
+      if (row.length > 0) this.#rows.set(other.stem, row)
     }
+  }
+
+  /** For each word of the claim, how surely any of a text's words stands for it, 0..1. */
+  within(words: ReadonlyMap<string, GroundWord>): Float64Array {
+    const best = new Float64Array(this.claim.length)
+    for (const stem of words.keys())
+      for (const [at, how] of this.#rows.get(stem) ?? []) if (how > best[at]!) best[at] = how
     return best
   }
 }
 
+/** Words that everyday English or a dictionary puts for a word, by stem. */
+function relatedTo({ stem }: ClaimWord): ReadonlyMap<string, number> {
+  const related = new Map<string, number>()
+  for (const { stems, share } of meaningsOf(stem)) if (stems.length === 1) related.set(stems[0]!, RELATED * share)
+  for (const same of synonymsOf(stem)) related.set(same, RELATED)
+  return related
+}
+const RELATED = 0.9
+
+function likeness(word: ClaimWord, other: GroundWord, related: ReadonlyMap<string, number>): number {
+  if (other.stem === word.stem) return 1
+  if (word.isName) return 0
+  const near = word.vector && other.vector ? (cosine(word.vector, other.vector) - FAR) / (NEAR - FAR) : 0
+  return Math.max(related.get(other.stem) ?? 0, Math.min(1, Math.max(0, near)) * MOST_BY_VECTOR)
+}
+
 /** What is measured of a claim's words beside a ground, each 0..1. */
-export const MEASURES = ['whole', 'focus', 'gaps', 'anywhere', 'near', 'figures', 'noFigure'] as const
+export const MEASURES = ['whole', 'focus', 'near', 'figures'] as const
 export type Measured = Readonly<Record<(typeof MEASURES)[number], number>>
 
 /** Words that stand in the question may be taken up in an answer; they count in part, since they prove nothing. */
 const ASKED = 0.6
-/** A word that nothing stands for better than this is a gap. */
-const OPEN = 0.45
 
 /** The weighted share of a claim's words that a text holds, in some form; an echo is said back with little of the text in it. */
-function shareOf(likenesses: readonly Likeness[], words: ReadonlyMap<string, GroundWord>, asked: ReadonlySet<string>) {
-  let [held, taken, all, gaps] = [0, 0, 0, 0]
-  for (const each of likenesses) {
-    const { weight, stem } = each.word
-    const how = each.within(words)
+function shareOf(likenesses: Likenesses, words: ReadonlyMap<string, GroundWord>, asked: ReadonlySet<string>) {
+  let [held, taken, all] = [0, 0, 0]
+  const best = likenesses.within(words)
+  for (const [at, { weight, stem }] of likenesses.claim.entries()) {
+    const how = best[at]!
     const isAsked = asked.has(stem) && how < ASKED
     held += weight * how
     if (isAsked) taken += weight * (ASKED - how)
     all += weight
-    if (how < OPEN && !isAsked) gaps += weight
   }
   return {
     share: all === 0 ? 1 : (held + Math.min(taken, held)) / all,
-    gaps: Math.min(1, gaps / 3),
     isEcho: taken > held,
   }
 }
@@ -92,42 +98,46 @@ export interface Match {
 /** A window with no more of the claim than this share of what the best one holds is about something else. */
 const NEARLY = 0.4
 const MOST_WINDOWS = 5
+const WORTH_READING = 0.15
 /** How much a figure that stands in a window counts beside its words. */
 const BY_FIGURE = 0.4
+
+/** So many words of a claim side by side in one window are no chance. */
+const TAKEN_OVER = 3
 
 /** Holds a claim's words and figures against every ground; the best first. */
 export function matches(
   claim: readonly ClaimWord[],
   figures: (window: Window) => { all: number; there: number },
   grounds: readonly Ground[],
+  everywhere: ReadonlyMap<string, GroundWord>,
   asked: ReadonlySet<string>,
 ): Match[] {
-  const likenesses = claim.map((word) => new Likeness(word))
-  const everywhere = new Map(grounds.flatMap((ground) => [...ground.words]))
-  const anywhere = shareOf(likenesses, everywhere, asked).share
+  // A sentence taken over as it stands needs no likenesses.
+  const holding = grounds.filter((ground) =>
+    ground.windows.some((window) => claim.every(({ stem }) => window.words.has(stem))),
+  )
+  if (holding.length > 0 && holding.length < grounds.length && claim.length >= TAKEN_OVER)
+    return matches(claim, figures, holding, new Map(holding.flatMap((ground) => [...ground.words])), asked)
+  const likenesses = new Likenesses(claim, everywhere)
   const mean = meanOf(claim)
   return grounds
     .map((ground): Match => {
       const whole = shareOf(likenesses, ground.words, asked)
-      const windows = ground.windows
+      // What holds next to nothing of it as a whole need not be read closely.
+      const windows = (whole.share < WORTH_READING ? [] : ground.windows)
         .map((window) => {
           const { all, there } = figures(window)
           const { share } = shareOf(likenesses, window.words, asked)
-          return { window, share, all, there: all === 0 ? 0 : there / all }
+          return { window, share, there: all === 0 ? 0 : there / all }
         })
         .sort((a, b) => b.share + BY_FIGURE * b.there - (a.share + BY_FIGURE * a.there))
       const best = windows[0]
       const measured = {
         whole: whole.share,
         focus: best?.share ?? 0,
-        gaps: whole.gaps,
-        anywhere,
-        near:
-          best && mean
-            ? nearness(mean, meanOf([...best.window.words.values()].map((word) => ({ ...word, weight: 1 }))))
-            : 0,
+        near: best ? nearness(mean, best.window.mean) : 0,
         figures: best?.there ?? 0,
-        noFigure: best && best.all > 0 ? 0 : 1,
       }
       const near = windows.filter(({ share }) => best && share >= NEARLY * best.share).slice(0, MOST_WINDOWS)
       return {

@@ -28,8 +28,7 @@ for (const [corpus, replies] of Object.entries(looked))
         weight: label === '+' ? BACKED_WEIGHT : 1,
       })
 
-const against = new Set<string>(['gaps'])
-const neverBelow = MEASURES.flatMap((name, at) => (against.has(name) ? [] : [at]))
+const neverBelow = MEASURES.map((_, at) => at)
 const learn = (examples: readonly Row[], rounds: number) => fit(examples, { rounds, neverBelow })
 const replies = [...new Set(rows.map(({ to }) => to))]
 const leftOut = replies.flatMap((to) => {
