@@ -73,10 +73,18 @@ export const endpointTest = z.object({
 })
 /** Where models are listed from; with the id of an endpoint its kept key is used for the same address. */
 export const modelsAt = z.object({ baseUrl, key: z.string().max(2000).optional(), id: z.string().optional() })
+/** Simulated models that ship with the product: where they are, and what each does. */
+export const simulatedModels = z.object({
+  baseUrl: z.string().nullable(),
+  models: z.array(z.object({ id: z.string(), about: z.string() })),
+})
+/** Which simulated model an agent is tried with; null for the built-in one. */
+export const simulatedChoice = z.object({ model: z.string().max(80).nullable() })
 export const modelList = z.object({ models: z.array(z.string()) })
 
 export type Endpoint = z.infer<typeof endpointSchema>
 export type EndpointOptions = z.output<typeof endpointOptions>
+export type SimulatedModels = z.infer<typeof simulatedModels>
 export type EndpointTest = z.infer<typeof endpointTest>
 export type NewEndpoint = z.input<typeof newEndpoint>
 

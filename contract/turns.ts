@@ -40,6 +40,8 @@ export const supportSchema = z.object({
   isClaim: z.boolean(),
   isVerdict: z.boolean().optional(),
   isSupported: z.boolean(),
+  /** Why it is not backed. */
+  because: z.string().optional(),
   by: z.enum(['passage', 'brief', 'visitor', 'none']),
   passageId: z.string().optional(),
   sourceId: z.string().optional(),
@@ -56,7 +58,14 @@ export const memorySchema = z.object({
     .array(z.object({ dutyId: z.string(), name: z.string(), values: z.record(z.string(), z.string()) }))
     .readonly()
     .optional(),
+  /** A summary of the earlier turns that somebody wrote, and how many turns it sums up. */
+  summary: z.object({ text: z.string(), upTo: z.number() }).optional(),
+  /** What the model was told of the turns it did not see, and how many those were. */
+  earlier: z.object({ lines: z.array(z.string()).readonly(), upTo: z.number() }).optional(),
 })
+
+/** A summary of what was said before, in somebody's own words; empty takes it back. */
+export const newSummary = z.object({ text: z.string().trim().max(2000) })
 
 /** That a person is to take over: to whom, empty when the brief names nobody, and the field of the brief that asks for it. */
 export const handOverSchema = z.object({ to: z.string(), field: z.string() })

@@ -48,6 +48,8 @@ export const FIELD_LABELS: Readonly<Record<string, string>> = {
   'grounding.libraryOnly': 'Only from the library',
   'grounding.cite': 'Citations',
   'grounding.whenUnknown': 'When it does not know',
+  'grounding.whenUnsure': 'When it is not sure',
+  'grounding.unbacked': 'When nothing backs it',
   'grounding.deliberate': 'Deliberation',
   'grounding.deliberateWhen': 'Deliberation when',
   'memory.turns': 'Turns remembered',

@@ -33,6 +33,8 @@ export interface Memory {
   readonly collected?: readonly Collected[]
   /** A summary of the earlier turns that somebody wrote, and how many turns it sums up. */
   readonly summary?: { readonly text: string; readonly upTo: number }
+  /** What the model was told of the turns it did not see, and how many those were. */
+  readonly earlier?: { readonly lines: readonly string[]; readonly upTo: number }
 }
 
 /** A turn as the next one sees it. */

@@ -1,7 +1,7 @@
 import { compile } from '../brief'
 import { explainDirective } from '../rules'
 import { arrange } from './arrange'
-import { summaryOf } from './memory'
+import { summaryOf, type Memory } from './memory'
 import type { ChatMessage, Model } from './model'
 import {
   placeOf,
@@ -53,7 +53,13 @@ export const writePrompt: Step = (state, context) => {
   ]
   const used = messages.reduce((sum, { content }) => sum + tokens(content), 0)
   return {
-    state: { ...state, messages, given, briefed: compiled.lines },
+    state: {
+      ...state,
+      messages,
+      given,
+      briefed: compiled.lines,
+      memory: withEarlier(state.memory, summary, conversation.length - turns),
+    },
     report: {
       summary: `The prompt has ${compiled.characters} characters of brief, ${earlier.length} earlier turns and ${given.length} passages.`,
       details: [
@@ -71,6 +77,9 @@ export const writePrompt: Step = (state, context) => {
     },
   }
 }
+
+const withEarlier = ({ earlier: _told, ...memory }: Memory, lines: readonly string[], upTo: number): Memory =>
+  lines.length === 0 ? memory : { ...memory, earlier: { lines, upTo } }
 
 const EXAMPLES =
   'The first exchanges below are examples of good answers, for their tone and length. They were not with this visitor.'
@@ -173,7 +182,10 @@ export function lineMessage(
   summary: readonly string[] = [],
   due: readonly Pick<Due, 'text'>[] = [],
 ): string {
-  const visitor = [...known.map((each) => `- ${each}`), ...summary.map((each) => `- earlier they ${each}`)]
+  const visitor = [
+    ...known.map((each) => `- ${each}`),
+    ...summary.map((each) => (each.startsWith('asked “') ? `- earlier they ${each}` : `- earlier: ${each}`)),
+  ]
   return [
     ...(visitor.length > 0 ? ['<visitor>', ...visitor.map(fenced), '</visitor>', ''] : []),
     given.length > 0

@@ -1,6 +1,7 @@
 import type { Brief } from '../brief'
 import { readLine, writtenOut } from '../reading'
 import { contentStems, spokenTag } from '../text'
+import { coarseWordsIn } from './coarse'
 import { withQuestion, type Step } from './turn'
 
 /** Puts slips of the pen right by the library's own words, and tells what the line is for and what is noted of it. */
@@ -20,6 +21,7 @@ export const readSaid: Step = (state, { brief, library }) => {
       summary: `The line was read as ${ACT_WORDS[act]}${act === 'question' && kept.questions.length > 1 ? `; it asks ${kept.questions.length} things` : ''}.`,
       details: [
         ...changed.map(({ from, to }) => ({ label: 'Slip', text: `“${from}” read as “${to}”` })),
+        ...coarseWordsIn(state.said).map((word) => ({ label: 'Coarse', text: `“${word}” stands in the line` })),
         ...signals.map((signal) => ({ label: 'Noted', text: SIGNAL_WORDS[signal] })),
         ...(act === 'question'
           ? kept.questions.map((question) => ({ label: 'Asks for', text: KIND_WORDS[question.kind] }))

@@ -147,7 +147,7 @@ export function unknownFigures(sentence: string, known: Figures, reckons: boolea
   return [
     ...missing
       .filter((each) => !derived.includes(each) && !factors.has(each.amount) && !follows(each.amount, shown, numbers))
-      .map((each) => each.text),
+      .map((each) => each.text.replace(/^an? (?=\d|\w+ per ?cent)/i, '')),
     ...bare
       .filter(({ value }) => !numbers.has(value) && !factors.has(value) && !follows(value, shown, numbers))
       .map(({ text }) => text),

@@ -12,6 +12,8 @@ export interface Config {
   readonly allowedHosts: readonly string[]
   /** Names the server may be reached by, besides loopback. */
   readonly publicHosts: readonly string[]
+  /** Base address of simulated models that ship with the product; nothing where they do not run. */
+  readonly simulatedModels: string | undefined
   readonly logLevel: string
 }
 
@@ -34,6 +36,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     mostCharacters: Number(env.PARROT_MOST_CHARACTERS) || 11_000_000,
     allowedHosts: list(env.PARROT_ALLOW_HOSTS),
     publicHosts: list(env.PARROT_PUBLIC_HOSTS),
+    simulatedModels: env.PARROT_SIMULATED_MODELS || undefined,
     logLevel: env.PARROT_LOG ?? 'info',
   }
 }

@@ -59,7 +59,10 @@ export function buildModelEndpoint(key?: string, restMs = 0): FastifyInstance {
       return reply.code(401).send({ error: { message: 'wrong or missing key', type: 'authentication_error' } })
   })
 
-  app.get('/v1/models', async () => ({ object: 'list', data: MODELS.map((id) => ({ id, object: 'model' })) }))
+  app.get('/v1/models', async () => ({
+    object: 'list',
+    data: MODELS.map((id) => ({ id, object: 'model', about: STAND_INS.find((each) => each.id === id)?.about })),
+  }))
 
   app.post('/v1/embeddings', async (request, reply) => {
     const { input, model = EMBEDDING_MODEL } = (request.body ?? {}) as { input?: string | string[]; model?: string }

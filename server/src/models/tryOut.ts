@@ -81,16 +81,24 @@ const eventsOf = (
   )
 }
 
+/** A model as an endpoint lists it; simulated ones tell what they do. */
+export interface ListedModel {
+  readonly id: string
+  readonly about: string
+}
+
 /** The models an endpoint tells of, by name; empty where it tells of none. */
-export async function modelsAt(baseUrl: string, key: string | undefined): Promise<string[]> {
+export async function modelsAt(baseUrl: string, key: string | undefined): Promise<ListedModel[]> {
   try {
     const response = await fetch(addressOf(baseUrl, 'models'), {
       redirect: 'error',
       headers: { accept: 'application/json', ...bearing(key) },
       signal: AbortSignal.timeout(LONGEST_LIST_MS),
     })
-    const listed = (await response.json()) as { data?: { id?: unknown }[] }
-    return (listed.data ?? []).flatMap(({ id }) => (typeof id === 'string' ? [id] : [])).sort()
+    const listed = (await response.json()) as { data?: { id?: unknown; about?: unknown }[] }
+    return (listed.data ?? []).flatMap(({ id, about }) =>
+      typeof id === 'string' ? [{ id, about: typeof about === 'string' ? about : '' }] : [],
+    )
   } catch {
     return []
   }

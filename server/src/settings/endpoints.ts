@@ -105,3 +105,16 @@ export async function restoreEndpoint(db: Database, id: string): Promise<Endpoin
   if (!row) throw notFound('removed endpoint')
   return row
 }
+
+/** The endpoint of a simulated model, set up when it is chosen for the first time. */
+export async function simulatedEndpoint(
+  db: Database,
+  seal: Seal,
+  baseUrl: string | undefined,
+  model: string,
+): Promise<EndpointRow> {
+  if (baseUrl === undefined)
+    throw new HttpProblem(409, 'The simulated models do not run.', 'Start the application with its own start command.')
+  const known = (await listEndpoints(db)).find((row) => row.baseUrl === baseUrl && row.model === model)
+  return known ?? addEndpoint(db, seal, { name: `Simulated: ${model}`, baseUrl, model })
+}

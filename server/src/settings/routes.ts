@@ -1,6 +1,7 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import {
+  agentSchema,
   allowedHosts,
   designerName,
   endpointList,
@@ -8,14 +9,21 @@ import {
   endpointTest,
   modelList,
   modelsAt,
+  simulatedChoice,
+  simulatedModels,
   newEndpoint,
   transcriber,
 } from '@parrot/contract'
+import { eq } from 'drizzle-orm'
+import { agentById } from '../agents/queries'
+import { describeAgent } from '../agents/stages'
+import { agents } from '../database'
 import { setTranscriber, transcriberAddress } from '../library/transcriber'
 import { keyOf } from '../models/endpoint'
 import { modelsAt as listModels, tryEndpoint } from '../models/tryOut'
 import type { Services } from '../services'
 import {
+  simulatedEndpoint,
   addEndpoint,
   changeEndpoint,
   endpointById,
@@ -31,7 +39,7 @@ const params = z.object({ id: z.string() })
 
 /** Settings of the installation: outside models, and the private hosts pages may come from. */
 export const settingsRoutes =
-  ({ db, seal }: Services): FastifyPluginAsyncZod =>
+  ({ db, seal, config, bus }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.get('/api/settings/hosts', { schema: { response: { 200: allowedHosts } } }, async () => ({
       hosts: await listAllowedHosts(db),
@@ -86,6 +94,25 @@ export const settingsRoutes =
       return reply.code(204).send()
     })
 
+    app.get('/api/settings/simulated-models', { schema: { response: { 200: simulatedModels } } }, async () => ({
+      baseUrl: config.simulatedModels ?? null,
+      models: config.simulatedModels
+        ? (await listModels(config.simulatedModels, undefined)).filter(({ about }) => about !== '')
+        : [],
+    }))
+
+    app.put(
+      '/api/agents/:id/simulated-model',
+      { schema: { params, body: simulatedChoice, response: { 200: agentSchema } } },
+      async ({ params: { id }, body: { model } }) => {
+        await agentById(db, id)
+        const endpointId = model === null ? null : (await simulatedEndpoint(db, seal, config.simulatedModels, model)).id
+        await db.update(agents).set({ endpointId, changedAt: new Date() }).where(eq(agents.id, id))
+        bus.tell(id, 'agent')
+        return describeAgent(db, await agentById(db, id))
+      },
+    )
+
     app.post(
       '/api/endpoints/:id/restore',
       { schema: { params, response: { 200: endpointSchema } } },
@@ -105,7 +132,8 @@ export const settingsRoutes =
         const kept = id === undefined ? undefined : await endpointById(db, id)
         // The kept key goes only where it was set for.
         const isSame = kept !== undefined && new URL(kept.baseUrl).origin === new URL(baseUrl).origin
-        return { models: await listModels(baseUrl, key ?? (isSame ? keyOf(kept, seal) : undefined)) }
+        const listed = await listModels(baseUrl, key ?? (isSame ? keyOf(kept, seal) : undefined))
+        return { models: listed.map((model) => model.id).sort() }
       },
     )
   }

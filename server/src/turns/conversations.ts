@@ -222,3 +222,20 @@ export async function forget(db: Database, conversationId: string, key: string |
   })
   return memory
 }
+
+/** Keeps a summary of what was said so far in somebody's own words, in place of the one made by itself. */
+export async function writeSummary(db: Database, conversationId: string, text: string): Promise<Memory> {
+  const [last] = await db
+    .select()
+    .from(turns)
+    .where(eq(turns.conversationId, conversationId))
+    .orderBy(desc(turns.ordinal))
+    .limit(1)
+  if (!last) throw notFound('conversation')
+  const { summary: _before, ...rest } = last.memory
+  // It takes the place of what was told last; turns after those are summed up beside it.
+  const upTo = last.memory.earlier?.upTo ?? last.ordinal
+  const memory: Memory = text === '' ? rest : { ...rest, summary: { text, upTo } }
+  await db.update(turns).set({ memory }).where(eq(turns.id, last.id))
+  return memory
+}

@@ -6,6 +6,7 @@ import {
   conversationSchema,
   memorySchema,
   newPin,
+  newSummary,
   newTurn,
   pinList,
   pinSchema,
@@ -23,6 +24,7 @@ import {
   forget,
   keepTurn,
   listConversations,
+  writeSummary,
   type TurnRow,
 } from './conversations'
 import { addPin, askPins, listPins, markPinSeen, removePin } from './pins'
@@ -141,6 +143,12 @@ export const turnRoutes =
         },
       },
       async ({ params: { id }, query }) => forget(db, id, query.key),
+    )
+
+    app.put(
+      '/api/conversations/:id/summary',
+      { schema: { params, body: newSummary, response: { 200: memorySchema } } },
+      async ({ params: { id }, body }) => writeSummary(db, id, body.text),
     )
 
     app.get(

@@ -13,7 +13,7 @@ const store = useBrief()
   <SwitchLine
     label="Library only"
     path="grounding.libraryOnly"
-    on="It says only what the library says; a sentence that nothing backs is taken out."
+    on="It says only what the library says; what nothing backs is dealt with as below."
     off="A language model may add what it knows by itself; unbacked sentences are flagged in the workings."
   />
   <SwitchLine
@@ -41,6 +41,23 @@ const store = useBrief()
         <option value="offer">shows what comes nearest and says that it may not answer</option>
         <option value="decline">says the same as when it does not know</option>
       </select>
+    </div>
+  </div>
+  <div v-if="brief.grounding.libraryOnly" class="row" data-field="grounding.unbacked">
+    <span class="label">When unbacked</span>
+    <div class="choices">
+      <select
+        class="field"
+        aria-label="What becomes of a sentence that nothing backs"
+        :value="brief.grounding.unbacked ?? ''"
+        @change="store.setAt('grounding.unbacked', ($event.target as HTMLSelectElement).value || null)"
+      >
+        <option value="">visitors: asked again, and left out if it stays; you see it marked</option>
+        <option value="askAgain">the model is asked again, and it is left out if it stays</option>
+        <option value="remove">it is left out at once</option>
+        <option value="mark">it is said all the same, to visitors too</option>
+      </select>
+      <span class="small soft">A sentence of a language model that nothing backs. The built-in one’s is left out.</span>
     </div>
   </div>
   <div class="row" data-field="grounding.deliberate">

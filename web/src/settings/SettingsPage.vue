@@ -1,19 +1,18 @@
 <script setup lang="ts">
-import { onMounted, reactive, ref } from 'vue'
+import { onMounted, ref } from 'vue'
 import type { Endpoint } from '@parrot/contract'
-import { call, get, post, wordsFor } from '../api/client'
+import { call, get, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { tell, tellFailure } from '../shared/undo'
+import EndpointList from './EndpointList.vue'
 import OneField from './OneField.vue'
+import SimulatedModels from './SimulatedModels.vue'
 
 /** Outside models and the private hosts pages may be fetched from. */
 const endpoints = ref<Endpoint[]>()
 const hosts = ref<string[]>([])
 const error = ref('')
 const newHost = ref('')
-const tests = reactive(new Map<string, string>())
-const form = reactive({ id: '', name: '', baseUrl: '', model: '', key: '', isOpen: false, error: '' })
-
 async function load(): Promise<void> {
   try {
     const [listed, allowed] = await Promise.all([
@@ -31,47 +30,6 @@ onMounted(() => {
   document.title = 'Settings · Mild Parrot'
   void load()
 })
-
-function openForm(endpoint?: Endpoint): void {
-  Object.assign(form, { id: '', name: '', baseUrl: '', model: '', error: '', ...endpoint, key: '', isOpen: true })
-}
-
-async function saveEndpoint(): Promise<void> {
-  const { id, name, baseUrl, model, key } = form
-  const body = { name, baseUrl, model, ...(key === '' && id ? {} : { key }) }
-  try {
-    await (id ? call('PUT', `/api/endpoints/${id}`, body) : post('/api/endpoints', body))
-    form.isOpen = false
-    form.key = ''
-    await load()
-    tell(id ? 'The endpoint was changed.' : 'The endpoint is set up. Choose it in an agent’s brief, under Model.')
-  } catch (problem) {
-    form.error = wordsFor(problem)
-  }
-}
-
-async function test(endpoint: Endpoint): Promise<void> {
-  tests.set(endpoint.id, 'Asking…')
-  try {
-    const result = await post<{ ok: boolean; message: string; tookMs: number }>(`/api/endpoints/${endpoint.id}/test`)
-    tests.set(endpoint.id, `${result.ok ? '✓' : '✕'} ${result.message} (${Math.round(result.tookMs)} ms)`)
-  } catch (problem) {
-    tests.set(endpoint.id, `✕ ${wordsFor(problem)}`)
-  }
-}
-
-async function remove(endpoint: Endpoint): Promise<void> {
-  try {
-    await call('DELETE', `/api/endpoints/${endpoint.id}`)
-    await load()
-    tell(`“${endpoint.name}” was removed.`, async () => {
-      await post(`/api/endpoints/${endpoint.id}/restore`)
-      await load()
-    })
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
 
 async function setHosts(next: string[]): Promise<void> {
   try {
@@ -105,54 +63,15 @@ async function removeHost(host: string): Promise<void> {
           An endpoint is a language model elsewhere that speaks the chat-completions protocol. Until you choose one for
           an agent, the built-in model answers. Keys are stored encrypted on the server and never shown again.
         </p>
-        <ul v-if="endpoints?.length">
-          <li v-for="endpoint in endpoints" :key="endpoint.id">
-            <div class="row">
-              <b>{{ endpoint.name }}</b>
-              <span class="soft grow"
-                >{{ endpoint.model }} at {{ endpoint.baseUrl }}, {{ endpoint.hasKey ? 'key set' : 'no key' }}</span
-              >
-              <button type="button" class="btn small" @click="test(endpoint)">Test</button>
-              <button type="button" class="btn quiet small" @click="openForm(endpoint)">Change</button>
-              <button type="button" class="btn quiet small danger" @click="remove(endpoint)">Remove</button>
-            </div>
-            <p v-if="tests.has(endpoint.id)" class="small" role="status">{{ tests.get(endpoint.id) }}</p>
-          </li>
-        </ul>
-        <form v-if="form.isOpen" @submit.prevent="saveEndpoint">
-          <label
-            ><span class="label">Name</span
-            ><input v-model="form.name" class="field" placeholder="Stand-in model" required maxlength="80"
-          /></label>
-          <label
-            ><span class="label">Base address</span
-            ><input
-              v-model="form.baseUrl"
-              class="field"
-              placeholder="http://127.0.0.1:4102/v1"
-              required
-              maxlength="500"
-          /></label>
-          <label
-            ><span class="label">Model</span
-            ><input v-model="form.model" class="field" placeholder="understudy" required maxlength="200"
-          /></label>
-          <label
-            ><span class="label">Key</span
-            ><input
-              v-model="form.key"
-              class="field"
-              type="password"
-              autocomplete="off"
-              :placeholder="form.id ? 'leave empty to keep the key that is set' : 'if it needs one'"
-          /></label>
-          <p v-if="form.error" class="wrong" role="alert">{{ form.error }}</p>
-          <div class="row">
-            <button class="btn main">{{ form.id ? 'Save' : 'Set up' }}</button>
-            <button type="button" class="btn" @click="form.isOpen = false">Cancel</button>
-          </div>
-        </form>
-        <button v-else type="button" class="btn" @click="openForm()">Set up an endpoint</button>
+        <EndpointList v-if="endpoints" :endpoints="endpoints" @changed="load" />
+      </section>
+      <section>
+        <h2>Simulated models</h2>
+        <p class="soft">
+          They behave as language models do, well and badly, so that you see what the checks make of it. Nothing leaves
+          this machine.
+        </p>
+        <SimulatedModels v-if="endpoints" :endpoints="endpoints" @changed="load" />
       </section>
       <section>
         <h2>Recordings</h2>
@@ -244,17 +163,9 @@ li {
   flex: 1;
   overflow-wrap: anywhere;
 }
-form label {
-  display: grid;
-  grid-template-columns: 120px 1fr;
-  align-items: center;
-  gap: 12px;
-  padding: 4px 0;
-}
-form .row {
-  margin-top: 10px;
-}
-.wrong {
-  color: var(--brick);
+@media (max-width: 720px) {
+  .page {
+    padding: 18px 16px 60px;
+  }
 }
 </style>

@@ -32,6 +32,12 @@ function open(marker: number): void {
         {{ run.marker }}</button
       >{{ run.stop }}</span
     ><span
+      v-else-if="run.ground && !run.ground.isSupported"
+      class="unbacked"
+      :title="`Not backed: ${run.ground.because ?? 'no passage says it'}`"
+      ><mark v-if="run.isChanged">{{ run.text }}</mark
+      ><template v-else>{{ run.text }}</template></span
+    ><span
       v-else-if="run.ground"
       class="phrase"
       role="link"
@@ -52,6 +58,11 @@ function open(marker: number): void {
 }
 .phrase {
   cursor: pointer;
+}
+.unbacked {
+  text-decoration: underline dashed var(--warm) 2px;
+  text-underline-offset: 5px;
+  text-decoration-skip-ink: none;
 }
 .phrase:hover {
   text-decoration: underline dotted var(--accent);

@@ -102,10 +102,10 @@ function runsOf(
   return runs
 }
 
-/** Tells for each character of `reply` what its sentence rests on, where that can be opened. */
+/** Tells for each character of `reply` what its sentence rests on, where that can be opened, or that it rests on nothing. */
 function groundsOf(reply: string, support: readonly Support[]): (at: number) => Support | undefined {
   const spans = support.flatMap((each) => {
-    if (each.passageId === undefined && each.field === undefined) return []
+    if (each.isSupported && each.passageId === undefined && each.field === undefined) return []
     const words = each.text
       .trim()
       .split(/\s+/)

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Agent, Citation, Support } from '@parrot/contract'
+import type { Agent, Citation, Support, Turn } from '@parrot/contract'
 import { useBrief } from '../brief/briefStore'
 import AnswerPair from '../shared/AnswerPair.vue'
 import ReplyText from '../shared/ReplyText.vue'
 import WorkingSteps from '../shared/WorkingSteps.vue'
 import { tell, tellFailure } from '../shared/undo'
+import EarlierTurns from './EarlierTurns.vue'
 import GiveAnswer from './GiveAnswer.vue'
+import UnbackedNote from './UnbackedNote.vue'
 import { useTry } from './tryStore'
 
 /** The sheet above the strip: the conversation, each answer now beside the one before, and how it was made. */
@@ -55,6 +57,16 @@ function openPassage(sourceId: string, passage: string): void {
 function openGround({ sourceId, passageId, field }: Support): void {
   if (sourceId !== undefined && passageId !== undefined) openPassage(sourceId, passageId)
   else if (field !== undefined) openField(field)
+}
+
+/** Tokens and cost of all requests of a turn; nothing for a model that needs none. */
+function tookOf({ usage }: Turn): string {
+  if (usage.length === 0) return ''
+  const tokens = usage.reduce((sum, each) => sum + each.prompt + each.completion, 0)
+  const cost = usage.reduce((sum, each) => sum + (each.cost?.amount ?? 0), 0)
+  const currency = usage.find((each) => each.cost)?.cost?.currency
+  const paid = currency === undefined ? '' : `, ${currency}${Number(cost.toPrecision(2))}`
+  return `, ${usage.some((each) => each.isReckoned) ? 'about ' : ''}${tokens.toLocaleString('en-GB')} tokens${paid}`
 }
 
 /** What is remembered of the visitor in this conversation; each can be erased. */
@@ -141,6 +153,7 @@ async function keep(): Promise<void> {
               @cite="openCitation"
               @ground="openGround"
             />
+            <UnbackedNote :turn="line.turn" @field="openField" />
             <div class="acts">
               <button
                 type="button"
@@ -169,7 +182,9 @@ async function keep(): Promise<void> {
               >
                 Answer it yourself
               </button>
-              <span class="small soft number">{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms</span>
+              <span class="small soft number"
+                >{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms{{ tookOf(line.turn) }}</span
+              >
             </div>
             <GiveAnswer v-if="answering === line.key" :turn="line.turn" @close="answering = undefined" />
             <WorkingSteps
@@ -207,6 +222,11 @@ async function keep(): Promise<void> {
           </span>
           <button type="button" class="btn quiet small" @click="store.forget()">Forget everything</button>
         </p>
+        <EarlierTurns
+          v-if="remembered && (remembered.earlier || remembered.summary)"
+          :memory="remembered"
+          @write="store.writeSummary"
+        />
         <div v-if="isOutdated && !store.isAsking" class="outdated">
           The brief is at revision {{ brief.revision }} now; this answer is from revision {{ last!.turn!.revision }}.
           <button type="button" class="btn small" @click="store.askAgain">Ask again <kbd>r</kbd></button>

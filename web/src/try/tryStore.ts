@@ -66,6 +66,18 @@ export const useTry = defineStore('try', () => {
     }
   }
 
+  /** Puts a summary of the earlier turns in place of the one made by itself; empty takes it back. */
+  async function writeSummary(text: string): Promise<void> {
+    const turn = lines.value.findLast((line) => line.turn)?.turn
+    if (!turn) return
+    try {
+      const memory = await call<Turn['memory']>('PUT', `/api/conversations/${turn.conversationId}/summary`, { text })
+      for (const line of lines.value) if (line.turn) line.turn = { ...line.turn, memory }
+    } catch (problem) {
+      tellFailure(problem)
+    }
+  }
+
   async function ask(said: string): Promise<void> {
     const text = said.trim()
     if (text === '' || isAsking.value) return
@@ -210,6 +222,7 @@ export const useTry = defineStore('try', () => {
     close,
     focus,
     forget,
+    writeSummary,
     ask,
     stop,
     askAgain,

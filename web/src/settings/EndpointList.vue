@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import type { Endpoint, EndpointTest } from '@parrot/contract'
+import { call, post, wordsFor } from '../api/client'
+import { tell, tellFailure } from '../shared/undo'
+import EndpointForm from './EndpointForm.vue'
+
+/** The endpoints that were set up: each can be tried, changed and removed. */
+defineProps<{ endpoints: readonly Endpoint[] }>()
+const emit = defineEmits<{ changed: [] }>()
+
+/** The endpoint whose form is open; "new" for one that is not there yet. */
+const editing = ref<string>()
+const tests = reactive(new Map<string, EndpointTest | string>())
+
+const CAN = { answers: 'answers', streams: 'streams', tools: 'calls tools' } as const
+
+async function test(endpoint: Endpoint): Promise<void> {
+  tests.set(endpoint.id, 'Asking it to answer, to stream and to call a tool…')
+  try {
+    tests.set(endpoint.id, await post<EndpointTest>(`/api/endpoints/${endpoint.id}/test`))
+  } catch (problem) {
+    tests.set(endpoint.id, wordsFor(problem))
+  }
+}
+const proofsOf = (id: string): EndpointTest | undefined => {
+  const result = tests.get(id)
+  return typeof result === 'object' ? result : undefined
+}
+
+function saved(isNew: boolean): void {
+  editing.value = undefined
+  emit('changed')
+  tell(isNew ? 'The endpoint is set up. Choose it in an agent’s brief, under Model.' : 'The endpoint was changed.')
+}
+
+async function remove(endpoint: Endpoint): Promise<void> {
+  try {
+    await call('DELETE', `/api/endpoints/${endpoint.id}`)
+    emit('changed')
+    tell(`“${endpoint.name}” was removed.`, async () => {
+      await post(`/api/endpoints/${endpoint.id}/restore`)
+      emit('changed')
+    })
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+</script>
+
+<template>
+  <ul v-if="endpoints.length">
+    <li v-for="endpoint in endpoints" :key="endpoint.id">
+      <EndpointForm
+        v-if="editing === endpoint.id"
+        :endpoint="endpoint"
+        :others="endpoints"
+        @saved="saved"
+        @cancel="editing = undefined"
+      />
+      <template v-else>
+        <div class="row">
+          <b>{{ endpoint.name }}</b>
+          <span class="soft grow"
+            >{{ endpoint.model }} at {{ endpoint.baseUrl }}, {{ endpoint.hasKey ? 'key set' : 'no key' }}</span
+          >
+          <button type="button" class="btn small" @click="test(endpoint)">Try it</button>
+          <button type="button" class="btn quiet small" @click="editing = endpoint.id">Change</button>
+          <button type="button" class="btn quiet small danger" @click="remove(endpoint)">Remove</button>
+        </div>
+        <div v-if="tests.has(endpoint.id)" class="small tried" role="status">
+          <template v-if="proofsOf(endpoint.id)">
+            <p>{{ proofsOf(endpoint.id)!.message }} ({{ Math.round(proofsOf(endpoint.id)!.tookMs) }} ms)</p>
+            <p>
+              <span
+                v-for="proof in proofsOf(endpoint.id)!.proofs"
+                :key="proof.name"
+                class="proof"
+                :title="proof.message"
+                >{{ proof.ok ? '✓' : '✕' }} {{ CAN[proof.name] }}</span
+              >
+            </p>
+          </template>
+          <p v-else>{{ tests.get(endpoint.id) }}</p>
+        </div>
+      </template>
+    </li>
+  </ul>
+  <EndpointForm v-if="editing === 'new'" :others="endpoints" @saved="saved" @cancel="editing = undefined" />
+  <button v-else type="button" class="btn add" @click="editing = 'new'">Set up an endpoint</button>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.grow {
+  flex: 1;
+  overflow-wrap: anywhere;
+}
+.tried {
+  padding: 6px 0 2px;
+}
+.proof {
+  margin-right: 18px;
+}
+.add {
+  justify-self: start;
+  width: auto;
+}
+</style>

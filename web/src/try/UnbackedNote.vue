@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Turn } from '@parrot/contract'
+
+/** What of an answer nothing backs, and why: said here and marked, or left out. */
+const props = defineProps<{ turn: Pick<Turn, 'reply' | 'support'> }>()
+defineEmits<{ field: [field: string] }>()
+
+const plain = computed(() => props.turn.reply.replace(/\s*\[\d{1,3}\]/g, '').replace(/ +([.,;!?])/g, '$1'))
+const unbacked = computed(() =>
+  props.turn.support
+    .filter((each) => !each.isSupported)
+    .map((each) => ({ ...each, isSaid: plain.value.includes(each.text) })),
+)
+</script>
+
+<template>
+  <div v-if="unbacked.length" class="note small" role="note">
+    <p v-for="(each, at) in unbacked" :key="at">
+      <b>{{ each.isSaid ? 'Not backed' : 'Left out' }}</b> “{{ each.text }}” <span class="soft">– {{ each.because ?? 'no passage says it' }}</span>
+    </p>
+    <p v-if="unbacked.some((each) => each.isSaid)" class="soft">
+      Visitors do not hear it.
+      <button type="button" class="link" @click="$emit('field', 'grounding.unbacked')">
+        What becomes of such a sentence
+      </button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.note {
+  border-left: 3px solid var(--warm);
+  padding: 2px 0 2px 12px;
+  margin: 10px 0 4px;
+  max-width: 68ch;
+}
+.note b {
+  color: var(--warm-deep, var(--warm));
+  margin-right: 4px;
+}
+.note p + p {
+  margin-top: 4px;
+}
+.link {
+  font: inherit;
+  background: none;
+  border: 0;
+  padding: 0;
+  color: var(--accent-deep);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  cursor: pointer;
+}
+</style>
