@@ -128,7 +128,9 @@ export class Examiner {
     if (plain === '') return this.#point(numbers.filter((number) => given[number - 1]))
     const support = this.#holder.hold(plain, this.#before, this.#led)
     const coarse = coarseWordsIn(plain)
-    const isSaid = (support.isSupported || this.rules.unbacked === 'say') && coarse.length === 0
+    // "Pay with …": what is left of a sentence without its number helps nobody.
+    const isWhole = safe.removed.length === 0 || !safe.text.includes('…')
+    const isSaid = ((support.isSupported && isWhole) || this.rules.unbacked === 'say') && coarse.length === 0
     if (support.isSupported) this.#before += ` ${plain}`
     if (support.passageId !== undefined) this.#led = support
     this.#add({

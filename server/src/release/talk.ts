@@ -5,7 +5,7 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { and, eq, isNull } from 'drizzle-orm'
 import { z } from 'zod'
 import { fillVariables } from '@parrot/core/brief'
-import type { Working } from '@parrot/core/dialogue'
+import { ModelProblem, type Working } from '@parrot/core/dialogue'
 import { talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
 import type { AgentRow } from '../agents/queries'
 import { agents, type Database } from '../database'
@@ -13,7 +13,6 @@ import { streamWork, wantsEvents } from '../http/events'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { conversationOf, keepTurn } from '../turns/conversations'
-import { modelFailure } from '../turns/routes'
 import { ask, editionOf, type Listening, valuesFor } from '../turns/subject'
 
 const params = z.object({ slug: z.string().max(100) })
@@ -89,7 +88,7 @@ export const talkRoutes =
       { schema: { params, body: talkTurn, response: { 200: talkReply } } },
       async (request, reply) => {
         const { slug } = request.params
-        const failing = (error: unknown) => Promise.reject(modelFailure(error))
+        const failing = (error: unknown) => Promise.reject(failureForVisitors(error))
         if (!wantsEvents(request)) return take(slug, request.body, {}).catch(failing)
         await streamWork(request, reply, async (stream) => {
           const onText = (text: string) => stream.send('text', { text })
@@ -117,6 +116,12 @@ export const talkRoutes =
         .send(page)
     })
   }
+
+/** What failed is the designer's business; a visitor is told that there is no answer just now. */
+const failureForVisitors = (error: unknown): unknown =>
+  error instanceof ModelProblem
+    ? new HttpProblem(502, 'There is no answer just now.', 'Please ask again in a moment.', { code: 'model' })
+    : error
 
 async function liveAgent(db: Database, slug: string): Promise<AgentRow & { liveEdition: number }> {
   const [agent] = await db

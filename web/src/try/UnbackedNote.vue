@@ -17,7 +17,8 @@ const unbacked = computed(() =>
 <template>
   <div v-if="unbacked.length" class="note small" role="note">
     <p v-for="(each, at) in unbacked" :key="at">
-      <b>{{ each.isSaid ? 'Not backed' : 'Left out' }}</b> “{{ each.text }}” <span class="soft">– {{ each.because ?? 'no passage says it' }}</span>
+      <b>{{ each.isSaid ? 'Not backed' : 'Left out' }}</b> “{{ each.text }}”
+      <span class="soft">– {{ each.because ?? 'no passage says it' }}</span>
     </p>
     <p v-if="unbacked.some((each) => each.isSaid)" class="soft">
       Visitors do not hear it.
