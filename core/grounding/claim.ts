@@ -34,7 +34,7 @@ export function claimIn(
   const names = namesIn(body, language)
   const all: ClaimWord[] = [...wordsIn(withoutFigures(body), language).values()]
     .filter(({ stem, word }) => !/^[\d.,:]+$/.test(stem) && !isStopWord(word, language) && !isCalendar(word))
-    .filter(({ word }) => !listed(yesNo).has(word) && !listed(greeting).has(word))
+    .filter(({ word }) => !listed(yesNo).has(word) && !listed(greeting).has(word) && !CONTRACTED.test(word))
     .map((each) => ({
       ...each,
       weight: listed(shades).has(each.word) ? LEAST : weightOf(each.word, each.vector, listed(light)),
@@ -51,6 +51,10 @@ export function claimIn(
       !/[:?]\W*$/.test(body) && (hasFigure || all.length >= CLAIM_SIZE) && !isAside(body, told, hasFigure, language),
   }
 }
+
+/** "You’d", "isn’t": words of form, whatever they are short for. */
+const CONTRACTED =
+  /^\p{L}+(?:n['’]t|['’](?:re|ve|ll|d|m))$|^(?:i|you|he|she|it|we|they|that|there|here|who|what|where|let|how)['’]s$/iu
 
 /** What shades a statement says next to nothing. */
 export const LEAST = 0.1

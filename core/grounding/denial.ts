@@ -1,6 +1,6 @@
 import { wordsOf, type Spoken } from '../languages'
 import { find, holds, tokensOf, type Token } from '../reading'
-import { contentTermsIn, isStopWord, oppositesOf } from '../text'
+import { contentTermsIn, isStopWord, oppositesOf, stemList } from '../text'
 
 /** So much of a clause must stand in a clause of the ground before a denial in one of them alone tells against it. */
 const SAME = 0.85
@@ -28,10 +28,13 @@ export function isDenied(text: string, ground: string, language: Spoken): boolea
 }
 
 /** Denied on one side alone, or by a word of opposite meaning: "closed" for "open". */
+/** Buying is selling, seen from the other side. */
+const CONVERSE = stemList('buy sell arrive depart arrival departure win lose')
+
 function isOtherwise(own: Clause, other: Clause): boolean {
-  const isOpposite = [...own.stems].some((stem) =>
-    [...oppositesOf(stem)].some((opposite) => other.stems.has(opposite) && !own.stems.has(opposite)),
-  )
+  const isOpposite = [...own.stems]
+    .filter((stem) => !CONVERSE.has(stem))
+    .some((stem) => [...oppositesOf(stem)].some((opposite) => other.stems.has(opposite) && !own.stems.has(opposite)))
   return (own.isDenied !== other.isDenied) !== isOpposite
 }
 
