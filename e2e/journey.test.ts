@@ -440,26 +440,6 @@ describe('9. A kill in the middle of it', () => {
   })
 })
 
-describe('A model elsewhere', () => {
-  it('answers once it is set up and chosen, and the key is never shown again', async () => {
-    await page.goto(`${world.url}/settings`)
-    await button('Set up an endpoint').click()
-    await page.getByLabel('Name', { exact: true }).fill('Stand-in')
-    await page.getByLabel('Base address').fill(world.model)
-    await page.getByLabel('Model', { exact: true }).fill('understudy')
-    await page.getByLabel('Key').fill('sk-e2e-secret')
-    await button('Set up').click()
-    await button('Test').click()
-    await page.getByText(/✓ It answered/).waitFor()
-    expect(await page.content()).not.toContain('sk-e2e-secret')
-    await page.goto(`${world.url}/`)
-    await page.getByRole('link', { name: 'Corrie', exact: true }).click()
-    await page.getByRole('radio', { name: /Stand-in/ }).check()
-    await page.getByText('The model was changed.').waitFor()
-    await expectText(await ask('What does a kayak cost?'), 'Stand-in')
-  })
-})
-
 describe('The keyboard', () => {
   it('reaches every stage, finds anything, and lists its keys', async () => {
     await page.keyboard.press('Escape')

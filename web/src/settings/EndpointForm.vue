@@ -101,10 +101,11 @@ const NUMBERS = [
         autocomplete="off"
         :placeholder="endpoint ? 'leave empty to keep the key that is set' : 'if it needs one'"
     /></label>
-    <label
-      ><span class="label">Model</span>
+    <div class="line">
+      <span class="label">Model</span>
       <span>
         <ElAutocomplete
+          aria-label="Model"
           v-model="form.model"
           :fetch-suggestions="suggest"
           placeholder="Its name at the endpoint"
@@ -116,21 +117,22 @@ const NUMBERS = [
           models.length ? `The endpoint tells of ${models.length} models.` : ''
         }}</span>
       </span>
-    </label>
+    </div>
     <details :open="Object.entries(form.options).some(([name, value]) => name !== 'currency' && value !== null)">
       <summary>How it is asked, what it costs, and what answers when it fails</summary>
-      <label v-for="[field, label, help, bounds] in NUMBERS" :key="field">
+      <div v-for="[field, label, help, bounds] in NUMBERS" :key="field" class="line">
         <span class="label">{{ label }}</span>
         <span class="number">
           <ElInputNumber
             v-model="form.options[field]"
             v-bind="bounds"
+            :aria-label="label"
             :value-on-clear="null"
             controls-position="right"
           />
           <span class="small soft">{{ help }}</span>
         </span>
-      </label>
+      </div>
       <label
         ><span class="label">Currency</span><input v-model="form.options.currency" class="field short" maxlength="4"
       /></label>
@@ -152,7 +154,8 @@ const NUMBERS = [
 </template>
 
 <style scoped>
-label {
+label,
+.line {
   display: grid;
   grid-template-columns: 120px 1fr;
   align-items: center;
@@ -187,7 +190,8 @@ summary {
   color: var(--brick);
 }
 @media (max-width: 720px) {
-  label {
+  label,
+  .line {
     grid-template-columns: 1fr;
     gap: 2px;
   }

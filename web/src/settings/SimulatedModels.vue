@@ -62,7 +62,7 @@ async function set(model: string | null): Promise<void> {
   <template v-else>
     <label class="who">
       <span class="label">Agent</span>
-      <select v-model="agentId" class="field">
+      <select v-model="agentId" class="field" aria-label="Agent">
         <option v-for="each in agents" :key="each.id" :value="each.id">{{ each.name }}</option>
       </select>
     </label>
