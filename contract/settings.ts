@@ -101,3 +101,27 @@ export const transcriber = z.object({
       message: 'Write a full address that begins with http:// or https://.',
     }),
 })
+
+/** An embedder that speaks the embeddings protocol. The key is write-only. */
+export const newEmbedder = z.object({
+  baseUrl,
+  model: z.string().trim().min(1, 'Write the name of the model.').max(200),
+  /** Left out: a key kept for the same address stays. Empty: none is sent. */
+  key: z.string().max(2000).optional(),
+})
+const embedderState = z.object({
+  baseUrl: z.string(),
+  model: z.string(),
+  hasKey: z.boolean(),
+  state: z.enum(['making', 'inUse', 'failed']),
+  /** Passages whose vectors are made, of how many. */
+  done: z.number(),
+  total: z.number(),
+  error: z.string().nullable(),
+})
+/** The embedder that answers, and the one whose vectors are being made. */
+export const embedderStates = z.object({ inUse: embedderState.nullable(), next: embedderState.nullable() })
+
+export type NewEmbedder = z.input<typeof newEmbedder>
+export type EmbedderState = z.infer<typeof embedderState>
+export type EmbedderStates = z.infer<typeof embedderStates>

@@ -89,6 +89,16 @@ export class PassageLibrary implements LibraryPort {
     return at && at.passage > 0 ? this.#found({ ...UNSCORED, segment: at.segment, passage: at.passage - 1 }) : undefined
   }
 
+  /** The place of a source among the library's; -1 when it is not there. */
+  placeOf(sourceId: string): number {
+    return this.sources.findIndex((source) => source.sourceId === sourceId)
+  }
+
+  /** A passage by its source's place and its own; undefined when it is not there. */
+  at(source: number, passage: number): (FoundPassage & { readonly matched: readonly string[] }) | undefined {
+    return this.sources[source]?.passages[passage] ? this.#found({ ...UNSCORED, segment: source, passage }) : undefined
+  }
+
   #placesById: Map<string, { segment: number; passage: number }> | undefined
 
   #places(): Map<string, { segment: number; passage: number }> {

@@ -18,6 +18,7 @@ import { Bus } from './bus'
 import type { Config } from './config'
 import { openDataFolder, type DataFolder } from './dataFolder'
 import { openDatabase } from './database'
+import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } from './embedding'
 import { FileStore } from './files'
 import { guardOrigin } from './http/guard'
 import { answerProblems } from './http/problems'
@@ -70,12 +71,14 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
     const bus = new Bus()
     const pool = new ReadPool()
     const library = new LibraryCache(db, pool, join(config.dataFolder, 'indexes'))
+    const seal = new Seal(config.dataFolder)
+    const search = new LibrarySearch(db, seal, pool, library, server.log)
     const means = { config, db, files, bus, pool, library }
-    const jobs = new Jobs(db, server.log, {
-      read: { work: readWork(means), giveUp: giveUpReading(means) },
+    const jobs: Jobs = new Jobs(db, server.log, {
+      read: { work: thenEmbed(db, readWork(means), (id) => jobs.add('embed', id)), giveUp: giveUpReading(means) },
+      embed: { work: embedWork({ db, seal }), giveUp: (id, reason) => giveUpEmbedding(db, id, reason) },
       survey: { work: surveyWork(means), giveUp: (id, reason) => endSurvey(db, id, reason) },
     })
-    const seal = new Seal(config.dataFolder)
     const services: Services = {
       config,
       db,
@@ -86,6 +89,7 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
       jobs,
       pool,
       library,
+      search,
       log: server.log,
     }
     await addRoutes(server, services)
@@ -162,6 +166,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(rehearsalRoutes(services))
   await server.register(releaseRoutes(services))
   await server.register(settingsRoutes(services))
+  await server.register(embedderRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })
   await serveWeb(server, assetFolder('./web', '../../web/dist'))

@@ -2,6 +2,7 @@ import type { FastifyBaseLogger } from 'fastify'
 import type { Bus } from './bus'
 import type { Config } from './config'
 import type { Database } from './database'
+import type { LibrarySearch } from './embedding/search'
 import type { FileStore } from './files'
 import type { Jobs } from './jobs'
 import type { LibraryCache } from './library/cache'
@@ -19,5 +20,6 @@ export interface Services {
   readonly jobs: Jobs
   readonly pool: ReadPool
   readonly library: LibraryCache
+  readonly search: LibrarySearch
   readonly log: FastifyBaseLogger
 }

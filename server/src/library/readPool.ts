@@ -2,7 +2,7 @@ import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { Conflict, Sketch, StatedPassage } from '@parrot/core/curation'
 import type { HtmlLook, Opened } from '@parrot/core/library'
-import type { Segment } from '@parrot/core/retrieval'
+import type { Near, Segment, VectorSet } from '@parrot/core/retrieval'
 import { threadFile } from '../places'
 import type { IndexTask, ReadOutcome, ReadTask } from './readWorker'
 
@@ -67,6 +67,11 @@ export class ReadPool {
   /** The documents of an archive. */
   async openArchive(path: string, name: string): Promise<Opened> {
     return (await this.#pool.run({ path, name }, { name: 'openFiles' })) as Opened
+  }
+
+  /** The vectors of a set nearest to a question. */
+  async nearest(set: VectorSet, question: Int8Array, most: number): Promise<Near[]> {
+    return (await this.#pool.run({ set, question, most }, { name: 'nearestVectors' })) as Near[]
   }
 
   close(): Promise<void> {

@@ -31,7 +31,7 @@ import {
 } from '@parrot/core/library'
 import { move, transferableSymbol, valueSymbol } from 'piscina'
 import { PNG } from 'pngjs'
-import { buildSegment, type Segment } from '@parrot/core/retrieval'
+import { buildSegment, nearest, type Near, type Segment, type VectorSet } from '@parrot/core/retrieval'
 import type { StoredPassage } from '@parrot/core/dialogue'
 import type { Origin } from '../database/schema'
 import { writeSnapshot } from './snapshots'
@@ -160,3 +160,14 @@ export function indexDocument(task: IndexTask): { segment: Segment; sketch: Sket
   const buffers = [lengths, openings, starts, postings, positions].map((array) => array.buffer)
   return move({ [transferableSymbol]: buffers, [valueSymbol]: value }) as never
 }
+
+/** The vectors of a set nearest to a question; the set lies in memory that all threads share. */
+export const nearestVectors = ({
+  set,
+  question,
+  most,
+}: {
+  set: VectorSet
+  question: Int8Array
+  most: number
+}): Near[] => nearest(set, question, most)

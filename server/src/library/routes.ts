@@ -44,7 +44,7 @@ export const MOST_FILE_BYTES = 200 * 1024 * 1024
 export const libraryRoutes =
   (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const { config, db, files, jobs, bus, library, pool } = services
+    const { config, db, files, jobs, bus, pool, search } = services
     const take = async (agentId: string, { origin, bytesHash }: Given) => {
       const { sourceId, versionId } = await addSource(db, agentId, origin, bytesHash, await designer(db))
       await jobs.add('read', versionId)
@@ -197,7 +197,7 @@ export const libraryRoutes =
       },
       async ({ params: { id }, query }) => {
         await agentById(db, id)
-        const open = await library.open(await versionsInUse(db, id))
+        const open = await search.open(await versionsInUse(db, id))
         const { brief } = await currentBrief(db, id)
         return open.find(query.q, query.limit, brief.glossary)
       },

@@ -81,7 +81,7 @@ export interface Listening {
 
 /** Takes one turn with a subject. Nothing is stored. */
 export async function ask(
-  { library }: Services,
+  { search }: Services,
   subject: Subject,
   said: string,
   conversation: readonly Exchange[],
@@ -90,7 +90,7 @@ export async function ask(
 ): Promise<TurnState> {
   return takeTurn(said, {
     brief: subject.brief,
-    library: await library.open(subject.versions),
+    library: await search.open(subject.versions),
     model: subject.model,
     conversation,
     clock: () => performance.now(),
