@@ -20,6 +20,7 @@ import { sampleAgents } from '../../demo/scenario'
 import { openCorpus } from '../quality/corpora'
 import { benchLibrary } from './library'
 import { ms, printTable, row, timed } from './table'
+import { benchVectors } from './vectors'
 import { meadowText, QUESTIONS } from './texts'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -169,6 +170,11 @@ function benchBundle(): void {
 const only = process.argv[2]
 await bundleThreads()
 await setup()
+if (only === 'vectors') {
+  await benchVectors()
+  printTable()
+  process.exit(0)
+}
 if (only === 'library') {
   await benchLibrary()
   printTable()
@@ -181,6 +187,7 @@ await benchServer(200_000, '0.2 M characters')
 await benchServer(3_000_000, '3 M characters')
 await benchServer(11_000_000, '11 M characters')
 await benchLibrary()
+await benchVectors()
 await benchScripts()
 
 printTable()

@@ -17,6 +17,8 @@ const MOST_QUESTIONS = 200
 
 /** Where each vector of a set belongs: the version by its place, and the passage in it. */
 interface Loaded {
+  /** Names it among all. */
+  readonly id: string
   readonly set: VectorSet
   readonly places: readonly { readonly source: number; readonly passage: number }[]
 }
@@ -64,9 +66,9 @@ export class LibrarySearch {
         this.#vectorOf(embedder, question),
       ])
       if (!loaded || loaded.set.dimensions !== vector.length) return []
-      const { set, places } = loaded
+      const { id, set, places } = loaded
       const before = this.#turns.get(set) ?? Promise.resolve()
-      const asking = before.catch(() => undefined).then(() => this.pool.nearest(set, vector, most))
+      const asking = before.catch(() => undefined).then(() => this.pool.nearest(id, set, vector, most))
       this.#turns.set(set, asking)
       return (await asking).flatMap(({ at, cosine }) => {
         const { source, passage } = places[at]!
@@ -84,7 +86,7 @@ export class LibrarySearch {
     const key = `${embedder.id} ${embedder.readyAt?.getTime() ?? 0} ${libraryState(versions)}`
     const known = this.#sets.get(key)
     if (known) return known
-    const loading = this.#read(embedder, versions, open)
+    const loading = this.#read(key, embedder, versions, open)
     this.#sets.set(key, loading)
     loading.catch(() => this.#sets.delete(key))
     if (this.#sets.size > MOST_SETS) this.#sets.delete(this.#sets.keys().next().value!)
@@ -92,6 +94,7 @@ export class LibrarySearch {
   }
 
   async #read(
+    id: string,
     embedder: EmbedderRow,
     versions: readonly UsedVersion[],
     open: PassageLibrary,
@@ -115,7 +118,7 @@ export class LibrarySearch {
         places.push({ source, passage })
       }
     }
-    return { set: vectorSet(vectors, dimensions), places }
+    return { id, set: vectorSet(vectors, dimensions), places }
   }
 
   #vectorOf(embedder: EmbedderRow, question: string): Promise<Int8Array> {

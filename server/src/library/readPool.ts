@@ -4,7 +4,7 @@ import type { Conflict, Sketch, StatedPassage } from '@parrot/core/curation'
 import type { HtmlLook, Opened } from '@parrot/core/library'
 import type { Near, Segment, VectorSet } from '@parrot/core/retrieval'
 import { threadFile } from '../places'
-import type { IndexTask, ReadOutcome, ReadTask } from './readWorker'
+import type { NearestTask, IndexTask, ReadOutcome, ReadTask } from './readWorker'
 
 /** The threads that read and index. One thread reads one document; a cancelled reading ends its thread. */
 export class ReadPool {
@@ -70,8 +70,10 @@ export class ReadPool {
   }
 
   /** The vectors of a set nearest to a question. */
-  async nearest(set: VectorSet, question: Int8Array, most: number): Promise<Near[]> {
-    return (await this.#pool.run({ set, question, most }, { name: 'nearestVectors' })) as Near[]
+  async nearest(id: string, set: VectorSet, question: Int8Array, most: number): Promise<Near[]> {
+    const ask = async (task: NearestTask) =>
+      (await this.#pool.run(task, { name: 'nearestVectors' })) as Near[] | undefined
+    return (await ask({ id, question, most })) ?? (await ask({ id, set, question, most })) ?? []
   }
 
   close(): Promise<void> {

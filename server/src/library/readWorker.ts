@@ -161,13 +161,27 @@ export function indexDocument(task: IndexTask): { segment: Segment; sketch: Sket
   return move({ [transferableSymbol]: buffers, [valueSymbol]: value }) as never
 }
 
-/** The vectors of a set nearest to a question; the set lies in memory that all threads share. */
-export const nearestVectors = ({
-  set,
-  question,
-  most,
-}: {
-  set: VectorSet
-  question: Int8Array
-  most: number
-}): Near[] => nearest(set, question, most)
+/** Sets this thread has been given; taking one over costs more than a search in it. */
+const sets = new Map<string, VectorSet>()
+const MOST_SETS = 6
+
+/**
+ * The vectors of a set nearest to a question; the set lies in memory that all threads share. Undefined when this thread has
+ * not been given the set yet and it does not come with the question.
+ */
+export function nearestVectors({ id, set, question, most }: NearestTask): Near[] | undefined {
+  if (set) {
+    if (sets.size >= MOST_SETS) sets.delete(sets.keys().next().value!)
+    sets.set(id, set)
+  }
+  const known = sets.get(id)
+  return known && nearest(known, question, most)
+}
+
+export interface NearestTask {
+  /** Names the set: another one has another name. */
+  readonly id: string
+  readonly set?: VectorSet
+  readonly question: Int8Array
+  readonly most: number
+}

@@ -85,8 +85,15 @@ const PARTS: Record<string, { name: string; tone: string; about: string }> = {
   opening: { name: 'opening', tone: 'i', about: 'words of the question in the passage’s first sentence' },
   meaning: { name: 'meaning', tone: 'f', about: 'other words that mean the same' },
   neighbours: { name: 'neighbours', tone: 'g', about: 'how well the passages beside it match' },
+  embedding: { name: 'embedding', tone: 'j', about: 'how near it is by the vectors of the embedder' },
   source: { name: 'source', tone: 'h', about: 'how well its source matches as a whole' },
 }
+/** The embedder is told of only where there is one. */
+const shownParts = computed((): Record<string, (typeof PARTS)[string]> => {
+  const { embedding, ...own } = PARTS
+  const isThere = hits.value?.some((hit) => hit.parts.some(({ name }) => name === 'embedding'))
+  return isThere && embedding ? { ...own, embedding } : own
+})
 const most = computed(() => Math.max(0.001, ...(hits.value ?? []).map((hit) => hit.score)))
 const share = (score: number) => `${(100 * score) / most.value}%`
 const told = (hit: Hit) => hit.parts.filter((part) => part.score > 0)
@@ -117,7 +124,9 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
         maxlength="2000"
       />
       <ul v-if="hits?.length" class="legend" aria-label="Parts of the score">
-        <li v-for="(part, key) in PARTS" :key="key" :title="part.about"><i :class="part.tone" /> {{ part.name }}</li>
+        <li v-for="(part, key) in shownParts" :key="key" :title="part.about">
+          <i :class="part.tone" /> {{ part.name }}
+        </li>
       </ul>
     </header>
     <EmptyNote v-if="error" tone="failed" title="The finder did not answer" :text="error" />
@@ -175,7 +184,7 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
           <span v-for="part in told(hit)" :key="part.name"
             >{{ PARTS[part.name]?.name ?? part.name }} {{ part.score.toFixed(2) }}</span
           >
-          <span>matched: {{ hit.matched.join(', ') }}</span>
+          <span>{{ hit.matched.length ? `matched: ${hit.matched.join(', ')}` : 'matched by nearness alone' }}</span>
         </p>
         <p class="text">
           <template v-for="(piece, n) in pieces(hit)" :key="n"
@@ -301,6 +310,9 @@ i.h {
 }
 i.i {
   background: #4f86a8;
+}
+i.j {
+  background: #6b5b95;
 }
 .read-as {
   margin-bottom: 6px;

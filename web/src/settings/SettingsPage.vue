@@ -4,6 +4,7 @@ import type { Endpoint } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { tell, tellFailure } from '../shared/undo'
+import EmbedderSection from './EmbedderSection.vue'
 import EndpointList from './EndpointList.vue'
 import OneField from './OneField.vue'
 import SimulatedModels from './SimulatedModels.vue'
@@ -72,6 +73,14 @@ async function removeHost(host: string): Promise<void> {
           this machine.
         </p>
         <SimulatedModels v-if="endpoints" :endpoints="endpoints" @changed="load" />
+      </section>
+      <section>
+        <h2>Embedder</h2>
+        <p class="soft">
+          A service that turns texts into vectors, over the embeddings protocol. With one, passages are found by what
+          they mean as well as by their words; without one, by words, phrases and the built-in word meanings.
+        </p>
+        <EmbedderSection />
       </section>
       <section>
         <h2>Recordings</h2>
