@@ -41,7 +41,12 @@ const lines = computed(() => data.value?.lines ?? [])
           {{ nameOf(line.field) }}
         </button>
         <span v-else />
-        <code>{{ line.text }}</code>
+        <code
+          >{{ line.text
+          }}<span v-if="line.isExchange && line.text.startsWith('# ')" class="soft">
+            (given as exchanges, before the conversation)</span
+          ></code
+        >
       </li>
     </ol>
   </div>
