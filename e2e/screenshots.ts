@@ -123,6 +123,15 @@ await shoot('logbook', `${marlow}/logbook`, async () => {
   await page.getByRole('button', { name: 'Show workings' }).first().click()
 })
 await shoot('settings', '/settings')
+await page.getByRole('radio', { name: /^loose/ }).check()
+await page.getByText(/answers through the/).waitFor()
+await shoot('unbacked', `${marlow}/brief`, async () => {
+  await ask('What is refunded if I cancel my booking?')
+  await page.getByText('Not backed').first().waitFor()
+})
+await page.goto(`${world.url}/settings`)
+await page.getByRole('radio', { name: /^built-in/ }).check()
+await page.getByText(/answers through the built-in/).waitFor()
 await shoot('talk', '/talk/marlow', async () => {
   await page.getByRole('button', { name: 'How do I change a booking?' }).click()
   await page.locator('.marker').first().click()

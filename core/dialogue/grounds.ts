@@ -10,7 +10,9 @@ export function groundsOf(state: TurnState, context: TurnContext): Grounds {
   const phrases = phrasesFor(language)
   return {
     passages: state.given,
-    brief: state.briefed.filter(({ section, field }) => !TELLS_HOW.has(section) || TELLS_WHAT.has(field)),
+    brief: state.briefed.filter(
+      ({ section, field }) => !TELLS_HOW.has(section) || TELLS_WHAT.has(field) || field.startsWith(SAMPLES),
+    ),
     said: saidIn(state, context),
     own: [...ownWords(language), ...ownLines(context.brief)],
     verdicts: [phrases.yes, phrases.no, phrases.depends],
@@ -20,6 +22,8 @@ export function groundsOf(state: TurnState, context: TurnContext): Grounds {
 
 /** Parts of a brief that say how to speak and answer; what they say is no ground for a fact. */
 const TELLS_HOW = new Set<string>(['Manner', 'Grounding', 'Memory'])
+/** What samples of the tone begin and end with may be said. */
+const SAMPLES = 'manner.samples.'
 const TELLS_WHAT = new Set(['manner.format.signOff', 'grounding.whenUnknown'])
 
 /** What the brief has the agent say word for word: no claims to be backed. */

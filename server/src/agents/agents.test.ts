@@ -118,7 +118,7 @@ describe('the brief', () => {
   it('is compiled with each line traced to its field', async () => {
     const { id } = await create('Fay')
     const { body } = await app.ask('GET', `/api/agents/${id}/brief/prompt`)
-    expect(body.lines).toContainEqual({ text: '- Your name: Fay', section: 'Identity', field: 'identity.name' })
+    expect(body.lines).toContainEqual({ text: '- You are Fay.', section: 'Identity', field: 'identity.name' })
   })
 })
 
