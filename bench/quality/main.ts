@@ -16,7 +16,7 @@ import { lookedAt } from './questions/lookedAt'
 import { CORPORA, type Corpus, type Question } from './questions/question'
 import { openReal, REAL } from './real/corpora'
 import { hear } from './replies/measure'
-import { looked as lookedReplies, sealed as sealedReplies } from './replies'
+import { checked as checkedReplies, looked as lookedReplies, sealed as sealedReplies } from './replies'
 import type { RealQuestion } from './real/question'
 
 const has = (flag: string) => process.argv.includes(`--${flag}`)
@@ -135,6 +135,7 @@ for (const [name, set] of [
 say('\nwhat a language model may say: sentences labelled by hand')
 for (const [name, set] of [
   ['looked at', lookedReplies],
+  ['not learned from', checkedReplies],
   ...(has('sealed') ? [['sealed', sealedReplies] as const] : []),
 ] as const) {
   const heard = (
@@ -148,7 +149,7 @@ for (const [name, set] of [
   say(
     `${name}: backed and kept ${kept('+')} of ${of('+').length} (${percent(kept('+'), of('+').length)}), without a claim and kept ${kept('.')} of ${of('.').length}, inventions caught ${caught} of ${of('-').length} (${percent(caught, of('-').length)})`,
   )
-  if (has('show') && name === 'looked at')
+  if (has('show') && name !== 'sealed')
     for (const { to, text, label, isBacked } of heard)
       if (isBacked !== (label !== '-')) say(`  ${isBacked ? 'let pass' : 'held back'}: ${to} | ${text}`)
 }

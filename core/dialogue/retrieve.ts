@@ -7,6 +7,9 @@ import { lookedUpAs } from './widen'
 
 /** Passages put before the model. */
 const PASSAGES_GIVEN = 8
+/** A language model is given more of them, as many as it has room for. */
+const PASSAGES_FOR_READERS = 14
+const MOST_FOR_READERS = 20
 
 /** Passages looked up for each further question of a line that asks several. */
 const PASSAGES_MORE = 4
@@ -22,17 +25,19 @@ const isTable = ({ text }: FoundPassage): boolean => /^[^:;\n]{1,60}: [^;\n]+; [
  * Looks each question of the line up in the library; courtesies are not looked up. Glossary names widen a question, and
  * a comparison looks each side up by itself.
  */
-export const retrieve: Step = async (state, { library, brief }) => {
+export const retrieve: Step = async (state, { library, brief, model }) => {
   const { reading } = state
   if (reading.act !== 'question' && reading.act !== 'person') return { state }
   const lookups = reading.act === 'person' ? [wordsOf(reading.language).contact] : reading.questions.flatMap(lookupsFor)
   const widened = lookups.map((lookup) => lookedUpAs(lookup, brief.glossary))
   const found: FoundPassage[] = []
   for (const [at, { text }] of widened.entries()) {
-    const limit = (at === 0 ? PASSAGES_GIVEN : PASSAGES_MORE) + (state.isDeliberate ? PASSAGES_DELIBERATE : 0)
+    const first = model.canRevise ? PASSAGES_FOR_READERS : PASSAGES_GIVEN
+    const limit = (at === 0 ? first : PASSAGES_MORE) + (state.isDeliberate ? PASSAGES_DELIBERATE : 0)
     for (const passage of await library.search(text, limit)) {
       if (
-        found.length < MOST_PASSAGES + (state.isDeliberate ? PASSAGES_DELIBERATE : 0) &&
+        found.length <
+          (model.canRevise ? MOST_FOR_READERS : MOST_PASSAGES) + (state.isDeliberate ? PASSAGES_DELIBERATE : 0) &&
         !found.some((each) => each.passageId === passage.passageId)
       )
         found.push(passage)

@@ -38,9 +38,13 @@ const PER_CENT: Readonly<Record<string, number>> = {
   'a quarter': 25,
   'three quarters': 75,
 }
+/** What a document gives as a share, told shortly: "after that we pay half". */
+const SHARE_GIVEN = /\bhalf\b(?! (?:an?|past|hour|day|board|term|time)\b)/iu
 const AND_A_HALF = /\b(\w+) and a half\b/giu
-const sharesIn = (text: string): number[] =>
-  [...text.matchAll(SHARE)].map((match) => PER_CENT[match[1]!.toLowerCase()]!)
+const sharesIn = (text: string): number[] => [
+  ...[...text.matchAll(SHARE)].map((match) => PER_CENT[match[1]!.toLowerCase()]!),
+  ...(SHARE_GIVEN.test(text) ? [PER_CENT.half!] : []),
+]
 
 /** The figures of a text that others are held against. */
 export function figuresOf(text: string): Figures {
@@ -88,8 +92,8 @@ function statedIn(text: string): Stated {
 const EXACT = 0.0006
 /** A month is no exact number of days; "two months" stands for 60 of them. */
 const CALENDAR = 0.04
-/** "Just under an hour" may be 55 minutes. */
-const ABOUT = 0.1
+/** "Just over half an hour" may be 35 minutes. */
+const ABOUT = 0.15
 const isAbout = (text: string, { start, bound }: Quantity): boolean =>
   bound === 'under' ||
   bound === 'over' ||
@@ -117,6 +121,16 @@ function stands(quantity: Quantity, sentence: string, { quantities, numbers, wor
   return mayBeBare && numbers.has(quantity.amount)
 }
 const HALF_DAY = 720
+/** "15.40" is a time of day where one is known. */
+const DOT_CLOCK = /^(\d{1,2})\.([0-5]\d)$/
+
+/** Whether a number that measures nothing stands among others. */
+function isBareThere({ text, value }: { text: string; value: number }, { numbers, quantities }: Figures): boolean {
+  if (numbers.has(value)) return true
+  const [, hour, minute] = DOT_CLOCK.exec(text) ?? []
+  const time = Number(hour) * 60 + Number(minute)
+  return hour !== undefined && quantities.some((each) => each.dimension === 'clock' && each.value === time)
+}
 const isShareOf = (value: number, shares: readonly number[]): boolean =>
   shares.some((each) => isNear(each, value, 0.01))
 
@@ -127,7 +141,7 @@ export function standing(sentence: string): (known: Figures) => { all: number; t
     all: quantities.length + bare.length + shares.length,
     there:
       quantities.filter((each) => stands(each, sentence, known)).length +
-      bare.filter(({ value }) => known.numbers.has(value)).length +
+      bare.filter((each) => isBareThere(each, known)).length +
       shares.filter(({ value }) => isShareOf(value, known.shares)).length,
   })
 }
@@ -149,7 +163,7 @@ export function unknownFigures(sentence: string, known: Figures, reckons: boolea
       .filter((each) => !derived.includes(each) && !factors.has(each.amount) && !follows(each.amount, shown, numbers))
       .map((each) => each.text.replace(/^an? (?=\d|\w+ per ?cent)/i, '')),
     ...bare
-      .filter(({ value }) => !numbers.has(value) && !factors.has(value) && !follows(value, shown, numbers))
+      .filter((each) => !isBareThere(each, known) && !factors.has(each.value) && !follows(each.value, shown, numbers))
       .map(({ text }) => text),
     ...shares
       .filter(

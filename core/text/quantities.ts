@@ -136,7 +136,7 @@ export function numberOf(word: string): number | undefined {
 }
 
 const WORD_NUMBERS = [...NUMBER_WORDS.keys()].filter((word) => word !== 'half').join('|')
-const NUMBER = `(?:\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?|(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)-\\w+|(?:an? )?(?:${WORD_NUMBERS})|half(?: an?)?(?=[ -](?:hour|day|mile|year|dozen|litre|kilo))|an?(?= (?:whole |full |single |entire )?(?:hour|day|week|fortnight|month|year|minute|night|kilo|kilogram|litre|liter|metre|meter|mile|tonne)\\b))`
+const NUMBER = `(?:\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?|(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)-\\w+|(?:an? )?(?:${WORD_NUMBERS})(?!\\p{L})|half(?: an?)?(?=[ -](?:hour|day|mile|year|dozen|litre|kilo))|an?(?= (?:whole |full |single |entire )?(?:hour|day|week|fortnight|month|year|minute|night|kilo|kilogram|litre|liter|metre|meter|mile|tonne)\\b))`
 const CLOCK =
   /(?<![£€$\d.])\b([01]?\d|2[0-3])(?:[:h]([0-5]\d)(?:\s?(am|pm|a\.m\.|p\.m\.))?|\.([0-5]\d)\s?(am|pm|a\.m\.|p\.m\.))(?![\d%])|\b(1[0-2]|[1-9])\s?(am|pm|a\.m\.|p\.m\.)(?=\W|$)|\b(half past|quarter past|quarter to) (\w+)|\b(noon|midday|midnight)\b|\b(\w+) o[’']clock\b/giu
 const MONEY = /([£€$])\s?(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?)/gu

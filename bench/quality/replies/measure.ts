@@ -17,6 +17,7 @@ export interface Heard {
 
 const saying = (text: string): Model => ({
   name: 'Outside',
+  canRevise: true,
   async *answer() {
     yield { kind: 'text', text }
   },
@@ -29,7 +30,14 @@ export async function hear({ brief, library }: OpenCorpus, replies: readonly Lab
     const plain = sentences.map((each) => each.slice(1))
     // An answer given by hand would stand before the model's.
     const own = { ...brief, answers: [], duties: [], boundaries: [] }
-    const context = { brief: own, library, model: saying(plain.join(' ')), conversation: [], clock: () => 0 }
+    const context = {
+      brief: own,
+      library,
+      model: saying(plain.join(' ')),
+      conversation: [],
+      clock: () => 0,
+      audience: 'reviewer',
+    } as const
     const state = await takeTurn(to, context)
     const holder = holderFor(groundsOf({ ...state, reply: '' }, context))
     for (const [at, text] of plain.entries()) {

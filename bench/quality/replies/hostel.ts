@@ -1,0 +1,106 @@
+import { reply } from './reply'
+
+/** Replies to guests of a hostel for walkers. */
+export const hostel = [
+  reply(
+    'When can I check in?',
+    '+You’re welcome to check in any time from 4 pm until half past nine in the evening.',
+    '+Arriving early? Leave your rucksack in the drying room from midday onwards.',
+    '+On your last morning, rooms have to be vacated by ten.',
+    '-A late check-out until noon can be bought for a fiver.',
+  ),
+  reply(
+    'My train is late, what now?',
+    '.No worries!',
+    '+Give the warden a call and a key will be left for you in the box beside the gate.',
+    '-The warden can pick you up from the station.',
+  ),
+  reply(
+    'Is there wifi?',
+    '+Yes, but only in the common room.',
+    '+It’s turned off overnight, between 11 pm and 6.30 am.',
+    '+Don’t count on your phone, as the glen has no mobile reception.',
+    '-Guests get 500 MB of data for free.',
+  ),
+  reply(
+    'How do I get to the hostel?',
+    '+The post bus goes from Strathmurn station twice a day, at 9.15 and 15.40, but not on Sundays.',
+    '+The ride takes just over half an hour.',
+    '+Alternatively a taxi will set you back around £28.',
+    '+If you drive, leave the car at the dam – parking there costs nothing – and walk the last ten minutes.',
+    '-The bus driver sells day passes.',
+  ),
+  reply(
+    'How much is a bed?',
+    '+A bed in Rowan or Birch is £24 a night for adults, and £16 if you’re under 18.',
+    '+The cheapest option is the barn, at £17.',
+    '+A family of five could take the whole of Alder for £105.',
+    '-Students get £3 off on weekdays.',
+  ),
+  reply(
+    'Do I need a sleeping bag?',
+    '+No – bedding is provided, meaning sheets, a pillow and a blanket.',
+    '+In fact sleeping bags aren’t permitted, on account of bed bugs.',
+    '+If you need a towel, you can rent one for £2.',
+    '-Liners made of silk are allowed.',
+  ),
+  reply(
+    'What about supper?',
+    '+Supper is on the table at 7 pm on the dot and costs £13.50; kids under twelve pay £8.',
+    '+You’ll need to order it before five o’clock.',
+    '+Vegans are catered for every evening.',
+    '-On Fridays there is fish.',
+  ),
+  reply(
+    'Can I cook for myself?',
+    '+Sure, every guest can use the kitchen between 6.30 am and 10 pm.',
+    '+Just write your name and departure date on your food, otherwise it’ll be given away.',
+    '-Each shelf in the fridge may hold one box.',
+  ),
+  reply(
+    'May I bring my dog?',
+    '+Dogs can stay in Hazel or the barn at £5 per night.',
+    '+They’re not allowed in the kitchen, though.',
+    '+From mid-April to the end of June they must be kept on a lead, since ground-nesting birds are about.',
+    '-Bowls and blankets for dogs are lent at the desk.',
+  ),
+  reply(
+    'Can my 12-year-old sleep in a dormitory?',
+    '+I’m afraid not, as dormitory guests must be at least 14.',
+    '+Families can book Alder instead, or have a whole dormitory to themselves.',
+    '-We can make an exception in the low season.',
+  ),
+  reply(
+    'What if I cancel?',
+    '+More than two weeks before arrival you’re refunded in full.',
+    '+Between three and fourteen days ahead you get 50% back, and after that there’s no refund.',
+    '+You can change your dates once at no charge, provided it’s the same season.',
+    '-Cancelling by text message is enough.',
+  ),
+  reply(
+    'How long is the Three Lochs path?',
+    '+It’s a 19 km walk with 420 metres of ascent, and takes about seven hours.',
+    '+It is graded moderate and has green waymarks.',
+    '+Be aware that the bridge has been swept away, so only cross the river if the water is below the white post.',
+    '-A new bridge will be put up in autumn.',
+  ),
+  reply(
+    'How high is Ben Corrach?',
+    '+Its summit stands at 1,021 metres, a little over a kilometre.',
+    '+There’s snow on the top until May.',
+    '+Winter walkers, from November to April, need crampons and an ice axe.',
+    '-A hut near the top sells tea.',
+  ),
+  reply(
+    'Can I rent boots?',
+    '+Yes, boots cost £6 a day and come in sizes 35–47.',
+    '+There’s a £40 deposit per item, which you get back if it isn’t damaged.',
+    '+Staying five nights or more? Then hire is half price.',
+    '-Socks are included.',
+  ),
+  reply(
+    'What happens if I am late back from a walk?',
+    '+If you haven’t returned two hours after the time you wrote in the book, the wardens will call mountain rescue.',
+    '-A search costs £200.',
+  ),
+] as const
