@@ -113,7 +113,7 @@ describe('3. The brief', () => {
       .click()
     await page.getByRole('textbox', { name: 'Try a line' }).first().fill('Could we take a paddle boat out?')
     await page.getByRole('button', { name: 'Try it' }).first().click()
-    await page.getByText('just now').waitFor()
+    await page.getByText('· just now').waitFor()
     await page.getByRole('button', { name: 'Meant', exact: true }).first().click()
     await page.getByRole('button', { name: 'Forget “Could we take a paddle boat out?”' }).waitFor()
     await saved()
