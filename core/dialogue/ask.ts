@@ -1,4 +1,4 @@
-import { Examiner } from './examine'
+import { Examiner, type Examined } from './examine'
 import type { Tool, ToolCall, ToolDescription } from '../tools'
 import { ModelProblem, type ChatMessage, type ModelEvent, type TurnForModel, type Usage } from './model'
 import { callTools, MOST_ROUNDS, roundMessages, useDetail } from './tools'
@@ -7,58 +7,49 @@ import { unbackedIn } from './unbacked'
 
 /** Lets the model answer, handing on each sentence once it ended and passed; its notes go to the workings. */
 export const askModel: Step = async (state, context) => {
-  const { model, onText } = context
   // A draft that is looked at once more is not sent.
-  const send = isLookedAtAgain(state, context) ? undefined : onText
-  const examiner = examinerFor(state, context, send)
-  const spoken = await listen(state.messages, context, examiner, turnFor(state, context))
-  const examined = examiner.end(spoken.broke !== undefined)
+  const send = isLookedAtAgain(state, context) ? undefined : context.onText
+  const spoken = await speak(state.messages, state, context, send, turnFor(state, context))
   return {
-    state: {
-      ...state,
-      reply: spoken.text.trim(),
-      examined,
-      hasSent: examiner.hasSent,
-      ...(spoken.broke === undefined ? {} : { broke: spoken.broke }),
-      ...(spoken.outcome === undefined ? {} : { told: spoken.outcome }),
-      usage: [...state.usage, ...spoken.usage],
-      uses: [...state.uses, ...spoken.uses],
-    },
+    state: { ...withSpoken(state, spoken), ...(spoken.outcome === undefined ? {} : { told: spoken.outcome }) },
     report: {
-      summary: `${model.name} answered.`,
-      details: [
-        ...spoken.notes.map(detailOf),
-        ...spoken.uses.map(useDetail),
-        ...(spoken.broke === undefined ? [] : [{ label: 'Broke off', text: spoken.broke }]),
-        ...spoken.usage.map(usageDetail),
-      ],
+      summary: `${context.model.name} answered.`,
+      details: [...spoken.notes.map(detailOf), ...spokenDetails(spoken)],
     },
   }
 }
+
+/** A state whose reply is what a model just said. */
+export function withSpoken(state: TurnState, { text, examined, hasSent, broke, usage, uses }: Spoken): TurnState {
+  const { broke: _before, ...rest } = state
+  return {
+    ...rest,
+    reply: text,
+    examined,
+    hasSent,
+    ...(broke === undefined ? {} : { broke }),
+    usage: [...state.usage, ...usage],
+    uses: [...state.uses, ...uses],
+  }
+}
+
+/** What one request called, how it ended too early, and what it took. */
+export const spokenDetails = ({ uses, broke, usage }: Spoken): WorkingDetail[] => [
+  ...uses.map(useDetail),
+  ...(broke === undefined ? [] : [{ label: 'Broke off', text: broke }]),
+  ...usage.map(usageDetail),
+]
 
 /** Whether a model that can do better has a draft of its own looked at before anybody hears it. */
 export const isLookedAtAgain = (state: TurnState, { model }: TurnContext): boolean =>
   state.isDeliberate && model.canRevise === true
 
-/** What examines a reply of this turn as it is spoken. */
-export function examinerFor(state: TurnState, context: TurnContext, send?: (text: string) => void): Examiner {
-  const unbacked = unbackedIn(state, context)
-  return new Examiner(
-    state,
-    context,
-    {
-      unbacked: unbacked === 'mark' ? 'say' : 'hold',
-      stopsAtFirst: unbacked === 'askAgain',
-      isOutside: context.model.canRevise === true,
-      hasEmoji: context.brief.manner.format.emoji,
-    },
-    send,
-  )
-}
-
-/** What a model said to one request. */
+/** What a model said to one request, examined. */
 export interface Spoken {
   readonly text: string
+  readonly examined: Examined
+  /** Whether a listener heard any of it. */
+  readonly hasSent: boolean
   readonly notes: readonly Extract<ModelEvent, { kind: 'note' }>[]
   readonly outcome?: Outcome
   readonly usage: readonly Usage[]
@@ -68,16 +59,29 @@ export interface Spoken {
 }
 
 /**
- * Listens to a model to the end of its answer. One that fails after it has begun to speak has broken off; one that fails
- * before throws its ModelProblem.
+ * Lets a model speak to the end of its answer, doing what it wants called and handing on each sentence that passed. One
+ * that fails after it has begun to speak has broken off; one that fails before throws its ModelProblem.
  */
-export async function listen(
+export async function speak(
   messages: readonly ChatMessage[],
+  state: TurnState,
   context: TurnContext,
-  examiner: Examiner,
+  send?: (text: string) => void,
   turn?: TurnForModel,
 ): Promise<Spoken> {
-  const { model, signal, tools } = context
+  const { model, signal, tools, brief } = context
+  const unbacked = unbackedIn(state, context)
+  const examiner = new Examiner(
+    state,
+    context,
+    {
+      holdsUnbacked: unbacked !== 'mark',
+      stopsAtFirst: unbacked === 'askAgain',
+      isOutside: model.canRevise === true,
+      hasEmoji: brief.manner.format.emoji,
+    },
+    send,
+  )
   let text = ''
   let outcome: Outcome | undefined
   let broke: string | undefined
@@ -115,7 +119,9 @@ export async function listen(
     broke = error.message
   }
   return {
-    text,
+    text: text.trim(),
+    examined: examiner.end(broke !== undefined),
+    hasSent: examiner.hasSent,
     notes,
     usage,
     uses,
@@ -128,7 +134,7 @@ const described = ({ name, description, parameters }: Tool): ToolDescription => 
 
 /** A fraction of a cent is told with its first figures. */
 const FIGURES = 2
-export const usageDetail = ({ prompt, completion, isReckoned, cost }: Usage): WorkingDetail => ({
+const usageDetail = ({ prompt, completion, isReckoned, cost }: Usage): WorkingDetail => ({
   label: 'Tokens',
   text: `${isReckoned ? 'about ' : ''}${prompt} in the prompt, ${completion} in the answer${
     cost === undefined ? '' : `; ${cost.currency}${Number(cost.amount.toPrecision(FIGURES))}`

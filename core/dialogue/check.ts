@@ -1,10 +1,10 @@
 import type { Support } from '../grounding'
 import { likeness, sentences, wordCount } from '../text'
-import { examinerFor, listen, usageDetail } from './ask'
+import { speak, spokenDetails, type Spoken } from './ask'
 import { withoutMarkers } from './citations'
 import { assembled, type Examined, type Piece } from './examine'
 import { followedDetail, followedIn, type Followed } from './followed'
-import { ModelProblem, type ChatMessage, type Usage } from './model'
+import { ModelProblem, type ChatMessage } from './model'
 import { soundDetails } from './sound'
 import type { Outcome, Step, TurnContext, TurnState, WorkingDetail } from './turn'
 import { unbackedIn } from './unbacked'
@@ -50,7 +50,8 @@ export const checkReply: Step = async (state, context) => {
       citations: brief.grounding.cite ? cited : [],
       support,
       outcome: state.afterwards.length > 0 && outcome === 'unknown' ? 'declined' : outcome,
-      usage: [...state.usage, ...(second?.usage ?? [])],
+      usage: [...state.usage, ...(second?.spoken?.usage ?? [])],
+      uses: [...state.uses, ...(second?.spoken?.uses ?? [])],
     },
     report: {
       summary: summaryOf(first, second?.checked, best, isAsked),
@@ -92,11 +93,11 @@ const removedDetails = ({ examined }: Checked): WorkingDetail[] => [
   ...(examined.unfinished === '' ? [] : [{ label: 'Removed', text: `${examined.unfinished} … (it broke off)` }]),
 ]
 
-const revisionDetails = (first: Checked, { checked, usage, failed }: Revision): WorkingDetail[] => [
+const revisionDetails = (first: Checked, { checked, spoken, failed }: Revision): WorkingDetail[] => [
   ...first.problems.map((text) => ({ label: 'Asked again', text, field: 'grounding.unbacked' })),
   { label: 'Before', text: first.raw },
   checked ? { label: 'After', text: checked.raw } : { label: 'Failed', text: failed },
-  ...usage.map(usageDetail),
+  ...(spoken ? spokenDetails(spoken) : []),
 ]
 
 /** The reply from its first verdict or claim on; courtesy before it holds no markers, so places in both are the same. */
@@ -169,7 +170,7 @@ const supportDetail = (support: Support): WorkingDetail => ({
 
 interface Revision {
   readonly checked?: Checked
-  readonly usage: readonly Usage[]
+  readonly spoken?: Spoken
   readonly failed: string
 }
 
@@ -187,16 +188,14 @@ async function revised(first: Checked, state: TurnState, context: TurnContext): 
     },
   ]
   // What was sent cannot be taken back: only where nothing was sent is the second answer heard while it is spoken.
-  const examiner = examinerFor(state, context, state.hasSent ? undefined : context.onText)
+  const send = state.hasSent ? undefined : context.onText
   try {
-    const spoken = await listen(messages, context, examiner)
-    const examined = examiner.end(spoken.broke !== undefined)
-    if (examined.pieces.length === 0) return { usage: spoken.usage, failed: 'It answered with nothing.' }
-    const checked = check(spoken.text.trim(), examined, spoken.broke, state, context)
-    return { checked, usage: spoken.usage, failed: '' }
+    const spoken = await speak(messages, state, context, send)
+    if (spoken.examined.pieces.length === 0) return { spoken, failed: 'It answered with nothing.' }
+    return { spoken, checked: check(spoken.text, spoken.examined, spoken.broke, state, context), failed: '' }
   } catch (error) {
     if (!(error instanceof ModelProblem)) throw error
-    return { usage: [], failed: error.message }
+    return { failed: error.message }
   }
 }
 

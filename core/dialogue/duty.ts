@@ -1,6 +1,7 @@
 import { BARS, judge, overlap, senseOf, subjectOf } from '../calling'
 import { wordsOf } from '../languages'
 import { find, holds, tokensOf, type AnswerKind } from '../reading'
+import { withoutListSign } from '../text'
 import { listed, phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { fillVariables, type Brief } from '../brief'
@@ -250,7 +251,7 @@ function advance(
 function saidInSteps(duty: Duty, { brief, variables }: TurnContext, filled: Readonly<Record<string, string>>): string {
   return fillVariables(duty.steps, brief.variables, { ...filled, ...variables })
     .split(/\n+/)
-    .map((line) => line.replace(/^\s*(?:[-•]|\d+[.)])\s*/, ''))
+    .map(withoutListSign)
     .flatMap((line) =>
       readRule('', line).directives.flatMap((directive) =>
         directive.kind === 'say' || directive.kind === 'offer' ? [directive.text] : [],

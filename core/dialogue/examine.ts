@@ -1,5 +1,5 @@
 import { holderFor, type Holder, type Support } from '../grounding'
-import { sentences, wordCount } from '../text'
+import { isFinished, listSignOf, sentencesOfLine } from '../text'
 import { citationsOf, withoutMarkers, Numbering } from './citations'
 import { coarseWordsIn } from './coarse'
 import { groundsOf } from './grounds'
@@ -33,36 +33,37 @@ export interface Examined {
   readonly unfinished: string
 }
 
-/** What becomes of a sentence that nothing backs: it is said all the same and marked, or it is not said. */
-export type Unbacked = 'say' | 'hold'
+/** How a reply is examined. */
+export interface ExaminingRules {
+  /** A sentence that nothing backs is not said; otherwise it is said all the same, and marked. */
+  readonly holdsUnbacked: boolean
+  /** Nothing more is handed on after a sentence that did not pass: the model is asked again. */
+  readonly stopsAtFirst: boolean
+  /** Whether the model may leave a sentence unfinished, and write markup. */
+  readonly isOutside: boolean
+  readonly hasEmoji: boolean
+}
 
 /** Hears a reply while a model speaks, and hands on each sentence once it ended and passed. */
 export class Examiner {
   readonly #pieces: Piece[] = []
   readonly #holder: Holder
+  readonly #hold: (sentence: string) => Support
   readonly #open: readonly string[]
   readonly #numbering = new Numbering()
   #waiting = ''
   #breaks = 0
-  #before = ''
-  #led: Support | undefined
   #hasSent = false
   #isHeld = false
 
   constructor(
     private readonly state: TurnState,
     context: TurnContext,
-    private readonly rules: {
-      readonly unbacked: Unbacked
-      /** Whether the model may leave a sentence unfinished, and write markup. */
-      readonly isOutside: boolean
-      readonly hasEmoji: boolean
-      /** Nothing more is handed on after a sentence that did not pass: the model is asked again. */
-      readonly stopsAtFirst?: boolean
-    },
+    private readonly rules: ExaminingRules,
     private readonly send?: (text: string) => void,
   ) {
     this.#holder = holderOf(state, context)
+    this.#hold = this.#holder.begin()
     this.#open = openIn(state, context)
   }
 
@@ -84,8 +85,9 @@ export class Examiner {
   /** The model is silent for a moment: what ended is no longer waited with. */
   pause(): void {
     const text = this.#waiting.trimEnd()
-    // After a figure the stop may be a decimal point.
-    if (/[.!?…]["'”’)]?$/.test(text) && !/[\d.]\.$/.test(text)) this.#take(this.#waiting.length)
+    // It has ended when another sentence could begin; after a figure the stop may be a decimal point.
+    const hasEnded = isFinished(text) && endedIn(`${text} And`) > text.length
+    if (hasEnded && !/\d\.$/.test(text)) this.#take(this.#waiting.length)
   }
 
   /** The reply is over; `isBroken` when it was cut off. */
@@ -102,7 +104,7 @@ export class Examiner {
 
   /** Prose that stops without a stop after sentences that had theirs. */
   #isFragment(rest: string): boolean {
-    const isProse = !/^(?:[-•*]|\d{1,3}[.)])\s|\|/.test(rest)
+    const isProse = listSignOf(rest) === '' && !rest.includes('|')
     return (
       isProse && this.#pieces.length > 0 && this.#breaks === 0 && !/[.!?…:][\s"'”’)\]]*(?:\[\d{1,3}\])*$/.test(rest)
     )
@@ -114,7 +116,7 @@ export class Examiner {
     this.#waiting = this.#waiting.slice(until)
     for (const [at, line] of ready.split('\n').entries()) {
       if (at > 0) this.#breaks = Math.min(2, this.#breaks + 1)
-      for (const { text } of sentencesOf(line)) this.#examine(text)
+      for (const { text } of sentencesOfLine(line)) this.#examine(text)
     }
   }
 
@@ -126,13 +128,11 @@ export class Examiner {
     const safe = withheld(this.rules.hasEmoji ? kept : withoutEmoji(kept), this.#open)
     const plain = withoutMarkers(safe.text).trim()
     if (plain === '') return this.#point(numbers.filter((number) => given[number - 1]))
-    const support = this.#holder.hold(plain, this.#before, this.#led)
+    const support = this.#hold(plain)
     const coarse = coarseWordsIn(plain)
     // "Pay with …": what is left of a sentence without its number helps nobody.
     const isWhole = safe.removed.length === 0 || !safe.text.includes('…')
-    const isSaid = ((support.isSupported && isWhole) || this.rules.unbacked === 'say') && coarse.length === 0
-    if (support.isSupported) this.#before += ` ${plain}`
-    if (support.passageId !== undefined) this.#led = support
+    const isSaid = ((support.isSupported && isWhole) || !this.rules.holdsUnbacked) && coarse.length === 0
     this.#add({
       text: safe.text,
       support,
@@ -165,18 +165,6 @@ export class Examiner {
   }
 }
 
-/** Examines a reply that is there as a whole. */
-export function examine(
-  reply: string,
-  state: TurnState,
-  context: TurnContext,
-  rules: ConstructorParameters<typeof Examiner>[2],
-): Examined {
-  const examiner = new Examiner(state, context, rules)
-  examiner.hear(reply)
-  return examiner.end()
-}
-
 /** The pieces put together again, their markers numbered in the order they stand. */
 export function assembled(
   pieces: readonly Piece[],
@@ -188,9 +176,6 @@ export function assembled(
   return { reply, citations: citationsOf(numbering, pieces, state.given) }
 }
 
-export const wordsOf = (pieces: readonly Piece[]): number =>
-  pieces.reduce((sum, { text }) => sum + wordCount(withoutMarkers(text)), 0)
-
 const gapOf = ({ breaks }: Piece): string => (breaks === 0 ? ' ' : '\n'.repeat(breaks))
 
 /** The holder of a turn is made once, however often its replies are examined. */
@@ -201,20 +186,10 @@ function holderOf(state: TurnState, context: TurnContext): Holder {
   return holder
 }
 
-/** The sentences of a line; the number or sign of a list belongs to the first. */
-function sentencesOf(line: string): { readonly text: string; readonly start: number }[] {
-  const sign = /^\s*(?:[-•*]|\d{1,3}[.)])\s+/.exec(line)?.[0] ?? ''
-  const rest = sentences(line.slice(sign.length))
-  if (sign === '' || rest.length === 0) return sign === '' ? [...rest] : [{ text: sign.trim(), start: 0 }]
-  return rest.map(({ text, start }, at) =>
-    at === 0 ? { text: `${sign.trimStart()}${text}`, start: 0 } : { text, start: start + sign.length },
-  )
-}
-
 /** Where the last sentence that surely ended ends: another one has begun after it, and no marker is still to come. */
 function endedIn(text: string): number {
   const line = text.lastIndexOf('\n') + 1
-  const inLine = sentencesOf(text.slice(line))
+  const inLine = sentencesOfLine(text.slice(line))
   const last = inLine.at(-1)
   if (!last || inLine.length < 2) return line
   const isMarker = /^\[\d{0,3}$/.test(last.text)

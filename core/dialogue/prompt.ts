@@ -1,8 +1,8 @@
 import { compile } from '../brief'
-import { explainDirective } from '../rules'
 import { arrange } from './arrange'
 import { summaryOf, type Memory } from './memory'
 import type { ChatMessage, Model } from './model'
+import type { CalledRule } from './rules'
 import {
   placeOf,
   type Exchange,
@@ -126,14 +126,10 @@ function knownOf(state: TurnState, { brief, today, variables }: TurnContext): st
   ]
 }
 
-const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
-const MONTHS = 'January February March April May June July August September October November December'.split(' ')
+const DAY = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeZone: 'UTC' })
 
-/** "Saturday, 28 November 2026". */
-function dayInWords({ date, weekday }: Today): string {
-  const [year, month, day] = date.split('-').map(Number) as [number, number, number]
-  return `${DAYS[weekday]}, ${day} ${MONTHS[month - 1]} ${year}`
-}
+/** "Saturday 28 November 2026". */
+const dayInWords = ({ date }: Today): string => DAY.format(new Date(date))
 
 /** One point that is due for this line, with the field of the brief it comes from. */
 interface Due {
@@ -143,14 +139,9 @@ interface Due {
 
 /** The rules whose condition holds for this line, what was said of a part of it, and a duty that goes on after it. */
 function dueOf(state: TurnState, { brief }: TurnContext): Due[] {
-  const rules = state.called.flatMap(({ at, rule, reading }): Due[] =>
-    reading.condition.kind === 'always' &&
-    reading.understood &&
-    reading.directives.every(({ kind }) => kind === 'avoid')
-      ? reading.directives.map((directive) => ({ text: explainDirective(directive), field: `rules.${at}` }))
-      : [{ text: rule.do.trim(), field: `rules.${at}` }],
-  )
-  const unknown = state.calledIfUnknown
+  const asked = (rules: readonly CalledRule[]) => rules.filter(({ reading }) => reading.condition.kind !== 'always')
+  const rules = asked(state.called).map(({ at, rule }): Due => ({ text: rule.do.trim(), field: `rules.${at}` }))
+  const unknown = asked(state.calledIfUnknown)
     .filter(({ at }) => !state.called.some((each) => each.at === at))
     .map(({ at, rule }): Due => ({ text: `when you do not know: ${rule.do.trim()}`, field: `rules.${at}` }))
   const duty = brief.duties.findIndex((each) => each.id === state.memory.duty?.dutyId)

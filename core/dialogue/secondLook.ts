@@ -1,4 +1,4 @@
-import { examinerFor, isLookedAtAgain, listen, usageDetail } from './ask'
+import { isLookedAtAgain, speak, spokenDetails, withSpoken } from './ask'
 import { ModelProblem } from './model'
 import type { Step } from './turn'
 
@@ -8,31 +8,21 @@ import type { Step } from './turn'
  */
 export const lookAgain: Step = async (state, context) => {
   if (!isLookedAtAgain(state, context) || state.reply === '') return { state }
-  const examiner = examinerFor(state, context, context.onText)
   const messages = [
     ...state.messages,
     { role: 'assistant' as const, content: state.reply },
     { role: 'user' as const, content: LOOK },
   ]
   try {
-    const spoken = await listen(messages, context, examiner)
-    const examined = examiner.end(spoken.broke !== undefined)
-    const { broke: _broke, ...rest } = state
+    const spoken = await speak(messages, state, context, context.onText)
     return {
-      state: {
-        ...rest,
-        reply: spoken.text.trim(),
-        examined,
-        hasSent: examiner.hasSent,
-        usage: [...state.usage, ...spoken.usage],
-        ...(spoken.broke === undefined ? {} : { broke: spoken.broke }),
-      },
+      state: withSpoken(state, spoken),
       report: {
         summary: `${context.model.name} looked at its draft once more.`,
         details: [
           { label: 'Draft', text: state.reply },
-          { label: 'Then', text: spoken.text.trim() },
-          ...spoken.usage.map(usageDetail),
+          { label: 'Then', text: spoken.text },
+          ...spokenDetails(spoken),
         ],
       },
     }

@@ -1,7 +1,7 @@
 import { wordsOf, type Spoken } from '../languages'
 import { holds, tokensOf, wordsIn as listed } from '../reading'
 import { weightOf } from '../calling'
-import { contentTermsIn, daysIn, isStopWord, monthsIn, quantitiesIn } from '../text'
+import { contentTermsIn, daysIn, isStopWord, monthsIn, quantitiesIn, withoutListSign } from '../text'
 import { wordsIn } from './ground'
 import type { ClaimWord } from './wording'
 
@@ -20,14 +20,12 @@ export interface Claim {
   readonly hasFigure: boolean
 }
 
-const ITEM = /^(?:[-•*]|\d{1,3}[.)])\s+/
-
 /** Takes a sentence apart; `set` are stems of the agent's own phrases, which claim nothing around a figure. */
 export function claimIn(
   sentence: string,
   { language, set, isPlace }: { language: Spoken; set: ReadonlySet<string>; isPlace: (name: string) => boolean },
 ): Claim {
-  const text = sentence.replace(ITEM, '').replace(/[*_`]{1,3}(?=\S)|(?<=\S)[*_`]{1,3}/g, '')
+  const text = withoutListSign(sentence).replace(/[*_`]{1,3}(?=\S)|(?<=\S)[*_`]{1,3}/g, '')
   // A section called by its name is there; nothing it says is claimed.
   const body = text.replace(/“([^”]+)”/g, (whole, name: string) => (isPlace(name) ? '' : whole))
   const { light, shades, yesNo, greeting } = wordsOf(language)

@@ -1,5 +1,5 @@
 import { wordsOf, type Spoken } from '../languages'
-import { find, holds, tokensOf, type Token } from '../reading'
+import { find, holds, tokensOf, wordsIn as listed, type Token } from '../reading'
 import { contentTermsIn, isStopWord, oppositesOf, stemList } from '../text'
 
 /** So much of a clause must stand in a clause of the ground before a denial in one of them alone tells against it. */
@@ -27,10 +27,10 @@ export function isDenied(text: string, ground: string, language: Spoken): boolea
   })
 }
 
-/** Denied on one side alone, or by a word of opposite meaning: "closed" for "open". */
 /** Buying is selling, seen from the other side. */
 const CONVERSE = stemList('buy sell arrive depart arrival departure win lose')
 
+/** Denied on one side alone, or by a word of opposite meaning: "closed" for "open". */
 function isOtherwise(own: Clause, other: Clause): boolean {
   const isOpposite = [...own.stems]
     .filter((stem) => !CONVERSE.has(stem))
@@ -51,21 +51,23 @@ function clausesOf(text: string, language: Spoken): Clause[] {
     const tokens = tokensOf(part)
     // "No, it is free": the verdict is no part of the clause.
     const rest = find(yesNo, tokens)?.from === 0 ? tokens.slice(1) : tokens
-    const denying = rest.filter(({ text: word }) => holds(denial, [{ text: word, start: 0, end: 0 }])).length
+    const denies = (word: string) => listed(denial).has(word.toLowerCase())
+    const denying = rest.filter(({ text: word }) => denies(word)).length
     return {
       stems: new Set(
         contentTermsIn(part, language)
-          .filter((term) => !isStopWord(part.slice(term.start, term.end), language))
-          .map((term) => term.stem)
-          .filter((stem) => !/^\d/.test(stem) && !DENIES.has(stem)),
+          .filter((term) => {
+            const word = part.slice(term.start, term.end)
+            // Denial is told by itself, and figures are held by themselves.
+            return !isStopWord(word, language) && !denies(word) && !/^\d/.test(word)
+          })
+          .map((term) => term.stem),
       ),
       isDenied: denying % 2 === 1,
       isUnsure: denying > 1 || holds(unsure, tokens) || holds(free, tokens),
     }
   })
 }
-/** Stems of denial are told by themselves. */
-const DENIES = new Set(['no', 'not', 'never', 'none', 'cannot'])
 
 /** The clauses of a text, parted at signs and at the words that join them. */
 function partsOf(text: string, joins: string): string[] {

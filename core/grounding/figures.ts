@@ -41,10 +41,8 @@ const PER_CENT: Readonly<Record<string, number>> = {
 /** What a document gives as a share, told shortly: "after that we pay half". */
 const SHARE_GIVEN = /\bhalf\b(?! (?:an?|past|hour|day|board|term|time)\b)/iu
 const AND_A_HALF = /\b(\w+) and a half\b/giu
-const sharesIn = (text: string): number[] => [
-  ...[...text.matchAll(SHARE)].map((match) => PER_CENT[match[1]!.toLowerCase()]!),
-  ...(SHARE_GIVEN.test(text) ? [PER_CENT.half!] : []),
-]
+const sharesIn = (text: string) =>
+  [...text.matchAll(SHARE)].map((match) => ({ text: match[0], value: PER_CENT[match[1]!.toLowerCase()]! }))
 
 /** The figures of a text that others are held against. */
 export function figuresOf(text: string): Figures {
@@ -60,7 +58,8 @@ export function figuresOf(text: string): Figures {
     if (whole !== undefined) numbers.add(whole + 0.5)
   }
   const measured = quantities.filter(({ dimension }) => dimension === 'percent').map(({ value }) => value)
-  return { quantities, numbers, shares: [...measured, ...sharesIn(text)] }
+  const told = sharesIn(text).map(({ value }) => value)
+  return { quantities, numbers, shares: [...measured, ...told, ...(SHARE_GIVEN.test(text) ? [PER_CENT.half!] : [])] }
 }
 
 /** "£6 a day", "twice a year": a span that a rate is told for, and no figure of its own. */
@@ -78,14 +77,10 @@ function statedIn(text: string): Stated {
     .filter((match) => isFree(match.index))
     .map((match) => ({ text: match[0], value: plain(match[0]) }))
   const percents = quantities.filter(({ dimension }) => dimension === 'percent')
-  const shares = [...text.matchAll(SHARE)].map((match) => ({
-    text: match[0],
-    value: PER_CENT[match[1]!.toLowerCase()]!,
-  }))
   return {
     quantities: quantities.filter(({ dimension }) => dimension !== 'percent'),
     bare,
-    shares: [...shares, ...percents],
+    shares: [...sharesIn(text), ...percents],
   }
 }
 

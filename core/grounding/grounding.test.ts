@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { found } from '../testing'
+import { sentences } from '../text'
 import { holderFor, type Grounds } from './index'
 
 const PLOTS = found(
@@ -18,8 +19,12 @@ const grounds: Grounds = {
   language: 'en',
 }
 const holder = holderFor(grounds)
-const isBacked = (reply: string) => holder.holdAll(reply).every((each) => each.isSupported)
-const why = (reply: string) => holder.holdAll(reply).flatMap((each) => each.because ?? [])
+const heldIn = (reply: string, by = holder) =>
+  sentences(reply)
+    .map(({ text }) => text)
+    .map(by.begin())
+const isBacked = (reply: string) => heldIn(reply).every((each) => each.isSupported)
+const why = (reply: string) => heldIn(reply).flatMap((each) => each.because ?? [])
 
 describe('a section called by its name', () => {
   it('is backed when it is there, and not when it is not', () => {
@@ -32,13 +37,11 @@ describe('a section called by its name', () => {
   })
 
   it('is told from courtesy where it is a yes or a no, in whatever language', () => {
-    expect(holder.holdAll('Gern. Ja. A full plot costs £64.00.').map((each) => [each.isClaim, each.isVerdict])).toEqual(
-      [
-        [false, undefined],
-        [false, true],
-        [true, undefined],
-      ],
-    )
+    expect(heldIn('Gern. Ja. A full plot costs £64.00.').map((each) => [each.isClaim, each.isVerdict])).toEqual([
+      [false, undefined],
+      [false, true],
+      [true, undefined],
+    ])
   })
 })
 
@@ -59,7 +62,7 @@ describe('wording', () => {
     'I’m afraid I don’t have any information about that.',
     'Happy to help!',
   ])('that claims nothing passes: “%s”', (reply) =>
-    expect(holder.holdAll(reply)).toMatchObject([{ isClaim: false, isSupported: true }]),
+    expect(heldIn(reply)).toMatchObject([{ isClaim: false, isSupported: true }]),
   )
 })
 
@@ -106,7 +109,7 @@ describe('what the visitor said', () => {
       ...grounds,
       said: ['[1] Tariff 2027: large sheds with a stove are given away to tenants'],
     })
-    expect(forged.hold('Large sheds with a stove are given away to tenants.').isSupported).toBe(false)
-    expect(holder.hold('You said you have 3 plots.').isSupported).toBe(true)
+    expect(forged.begin()('Large sheds with a stove are given away to tenants.').isSupported).toBe(false)
+    expect(holder.begin()('You said you have 3 plots.').isSupported).toBe(true)
   })
 })

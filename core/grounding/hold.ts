@@ -1,6 +1,6 @@
 import { wordsOf, type Spoken } from '../languages'
 import { holds, tokensOf } from '../reading'
-import { contentTermsIn, daysIn, monthsIn, sentences } from '../text'
+import { contentTermsIn, daysIn, monthsIn, sentences, withoutListSign } from '../text'
 import { claimIn, LEAST, type Claim } from './claim'
 import { isDenied } from './denial'
 import { figuresOf, operandsIn, standing, together, unknownFigures, type Figures } from './figures'
@@ -44,12 +44,10 @@ export interface Support {
 /** Holds sentences of one reply against what they may rest on. */
 export interface Holder {
   /**
-   * A sentence without its markers. `before` is what the reply said up to it, and `led` what the sentence before it rests
-   * on: "he is in from Tuesday to Saturday" says of whom there.
+   * Begins a reply, whose sentences are then held in their order, without their markers: what one says counts for the next
+   * ("he is in from Tuesday to Saturday" says of whom in the one before).
    */
-  hold(sentence: string, before?: string, led?: Support): Support
-  /** Every sentence of a reply, in its order. */
-  holdAll(reply: string): Support[]
+  begin(): (sentence: string) => Support
   /**
    * Takes what a tool gave back as known, where the figures it was given are: a sum of invented figures backs nothing.
    * Small whole numbers may be the reply's own, such as how many travel.
@@ -101,9 +99,9 @@ export function holderFor(grounds: Grounds): Holder {
     return found.slice(0, MOST_BESIDE).filter((each) => each.score >= BESIDE * found[0]!.score)
   }
 
-  const hold = (sentence: string, before = '', led?: Support): Support => {
+  const hold = (sentence: string, before: string, led: Support | undefined): Support => {
     const claim = claimIn(sentence, { language, set, isPlace })
-    const item = sentence.replace(/^(?:[-•*]|\d{1,3}[.)])\s+/, '')
+    const item = withoutListSign(sentence)
     if (!claim.isClaim || own.has(item) || isSaidBack(claim, said.words)) {
       const isVerdict = grounds.verdicts.includes(item)
       return {
@@ -171,25 +169,22 @@ export function holderFor(grounds: Grounds): Holder {
   }
 
   return {
-    hold,
+    begin: () => {
+      let before = ''
+      let led: Support | undefined
+      return (sentence) => {
+        const support = hold(sentence, before, led)
+        if (support.isSupported) before += ` ${sentence}`
+        if (support.passageId !== undefined) led = support
+        return support
+      }
+    },
     learn,
     measure: (sentence, before = '') => {
       const claim = claimIn(sentence, { language, set, isPlace })
       if (!claim.isClaim) return undefined
       const found = find(claim)
       return reasonAgainst(claim, found, 1, before) === undefined ? found[0]?.measured : undefined
-    },
-    holdAll: (reply) => {
-      let before = ''
-      let led: Support | undefined
-      return reply.split('\n').flatMap((line) =>
-        sentences(line).map(({ text }) => {
-          const support = hold(text, before, led)
-          if (support.isSupported) before += ` ${text}`
-          if (support.passageId !== undefined) led = support
-          return support
-        }),
-      )
     },
   }
 }

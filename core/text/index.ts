@@ -11,7 +11,15 @@ export {
   type Term,
 } from './terms'
 export { languageOf, spokenTag, SPOKEN, type Spoken } from './language'
-export { sentences, finished, type Sentence } from './sentences'
+export {
+  finished,
+  isFinished,
+  listSignOf,
+  sentences,
+  sentencesOfLine,
+  withoutListSign,
+  type Sentence,
+} from './sentences'
 export { jaccard, coverage, likeness } from './similarity'
 export { keepsTo, numberOf, quantitiesIn, sayMoney, type Bound, type Dimension, type Quantity } from './quantities'
 export { datesIn, daysIn, monthsIn, type CalendarDay } from './calendar'

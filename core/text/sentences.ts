@@ -43,6 +43,24 @@ function push(found: Sentence[], text: string, start: number, end: number): void
   found.push({ text: trimmed, start: from, end: from + trimmed.length })
 }
 
+const LIST_SIGN = /^\s*(?:[-•*]|\d{1,3}[.)])\s+/
+
+/** The sign that makes a line a point of a list, with the space around it ("- ", "2. "); "" for any other line. */
+export const listSignOf = (line: string): string => LIST_SIGN.exec(line)?.[0] ?? ''
+
+export const withoutListSign = (line: string): string => line.slice(listSignOf(line).length)
+
+/** The sentences of one line; the sign of a list belongs to the first. Places are those in the line. */
+export function sentencesOfLine(line: string): readonly Pick<Sentence, 'text' | 'start'>[] {
+  const sign = listSignOf(line)
+  if (sign === '') return sentences(line)
+  const rest = sentences(line.slice(sign.length))
+  if (rest.length === 0) return [{ text: sign.trim(), start: 0 }]
+  return rest.map(({ text, start }, at) =>
+    at === 0 ? { text: `${sign.trimStart()}${text}`, start: 0 } : { text, start: start + sign.length },
+  )
+}
+
 /** Whether a text ends as a finished sentence does. */
 export const isFinished = (text: string): boolean => /[.!?…]["'”’)\]]*$/.test(text.trim())
 

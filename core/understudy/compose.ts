@@ -1,4 +1,4 @@
-import { wordCount } from '../text'
+import { withoutListSign, wordCount } from '../text'
 import type { Manner } from './profile'
 import type { Phrases } from '../languages'
 import { closer, emojiFor, hedged, inRegister, opener } from './manner'
@@ -75,7 +75,7 @@ function shaped(body: readonly Piece[], { format, maxSentences }: Pick<Orders, '
   if (format === 'prose')
     return short.map(({ layout: _layout, ...piece }) => ({
       ...piece,
-      text: piece.text.replace(/^(?:[-•]|\d{1,3}[.)])\s+/, ''),
+      text: withoutListSign(piece.text),
     }))
   if (format === 'table') return asTable(short)
   if ((format !== 'bullets' && format !== 'steps') || isList || statements.length < 2) return [...short]

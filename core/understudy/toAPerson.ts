@@ -1,6 +1,6 @@
 import type { TurnForModel } from '../dialogue'
 import type { Phrases } from '../languages'
-import { finished } from '../text'
+import { finished, withoutListSign } from '../text'
 import type { Finding } from './task'
 import { unitsOf } from './windows'
 
@@ -23,10 +23,7 @@ export function toAPerson({ found, called }: TurnForModel, phrases: Phrases): Fi
     pieces: [
       ...(isPassedOn ? [] : [{ text: phrases.noPerson }]),
       ...(told
-        ? [
-            { text: phrases.whomToAsk },
-            { text: finished(told.unit.text.replace(/^(?:[-•*]|\d{1,3}[.)])\s+/, '')), cites: [told.rank + 1] },
-          ]
+        ? [{ text: phrases.whomToAsk }, { text: finished(withoutListSign(told.unit.text)), cites: [told.rank + 1] }]
         : []),
     ],
     note: told ? 'The library tells whom to ask' : 'The library tells nobody to ask',

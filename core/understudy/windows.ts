@@ -1,6 +1,6 @@
 import { wordsOf } from '../languages'
 import { holds, tokensOf } from '../reading'
-import { finished, languageOf, remembered, sentences, wordCount } from '../text'
+import { finished, languageOf, listSignOf, remembered, sentences, withoutListSign, wordCount } from '../text'
 import type { FoundPassage } from '../dialogue'
 import { pairIn } from '../dialogue/pair'
 
@@ -34,7 +34,6 @@ export interface Window {
   readonly words: number
 }
 
-const ITEM = /^(?:[-•*]|\d{1,3}[.)])\s+/
 /** The number of a clause ("3.1 ", "12.4.2 ") is a place, not a part of what is said. */
 const CLAUSE_NUMBER = /^\d{1,3}(?:\.\d{1,3})+\.?\s+(?=\p{Lu})/u
 const ROW = /^[^:;]{1,60}: [^;]+(?:; [^:;]{1,60}: [^;]+)+$/
@@ -59,7 +58,7 @@ const unitsIn = remembered((passage): readonly Unit[] => {
       if (!holds(orders, tokensOf(said)))
         units.push({ kind, text: said, leadIn: kind === 'item' ? leadIn : '', cells, at: units.length, line })
     }
-    if (ITEM.test(text)) return add('item', text)
+    if (listSignOf(text) !== '') return add('item', text)
     if (ROW.test(text)) return add('row', text, cellsOf(text))
     for (const sentence of sentences(text)) add('sentence', sentence.text)
     leadIn = text.endsWith(':') ? (sentences(text).at(-1)?.text ?? '') : ''
@@ -73,8 +72,6 @@ const cellsOf = (line: string): Cell[] =>
     return { header: cell.slice(0, at), value: cell.slice(at + 2) }
   })
 
-/** An item without its bullet or number. */
-export const withoutBullet = (text: string): string => text.replace(ITEM, '')
 /** Whether an item is a step of a procedure rather than a point of a list. */
 export const isStep = (unit: Unit): boolean => unit.kind === 'item' && /^\d/.test(unit.text)
 
@@ -132,7 +129,7 @@ function listAfter(units: readonly Unit[], at: number): Unit[] {
 
 /** An item said by itself, with the line that leads it in unless it is a clause of its own. */
 export function sayItem(unit: Unit): string {
-  const item = withoutBullet(unit.text)
+  const item = withoutListSign(unit.text)
   const isClause = wordCount(item) >= CLAUSE_WORDS && /^\p{Lu}/u.test(item)
   return finished(unit.leadIn === '' || isClause ? item : `${unit.leadIn.replace(/:\s*$/, '')}: ${item}`)
 }

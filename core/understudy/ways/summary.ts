@@ -1,4 +1,4 @@
-import { finished, wordCount } from '../../text'
+import { finished, withoutListSign, wordCount } from '../../text'
 import { heldBy, shareOf } from '../measure'
 import type { Piece, Task, Way } from '../task'
 import { contextOf, headingOf, unitsOf, type Unit } from '../windows'
@@ -34,7 +34,7 @@ export const summary: Way = {
       return unit
         ? [
             {
-              text: `- ${finished(unit.text.replace(/^(?:[-•*]|\d{1,3}[.)])\s+/, ''))}`,
+              text: `- ${finished(withoutListSign(unit.text))}`,
               cites: [at + 1],
               layout: 'line',
             },
