@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { briefFrom, type Brief } from '../brief'
 import { buildSegment, LibraryIndex } from '../retrieval'
 import { understudy } from '../understudy'
+import { saying } from '../testing'
 import { factsIn, PassageLibrary, takeTurn, exchangeOf, type Exchange, type Model, type TurnState } from './index'
 import { isCardNumber, withheld } from './privacy'
 import { choicesOf, slotValue, type Slot } from './slots'
@@ -198,15 +199,6 @@ describe('memory', () => {
 })
 
 describe('checks after any model', () => {
-  const saying = (...texts: string[]): Model & { asked: number } => ({
-    name: 'Outside',
-    canRevise: texts.length > 1,
-    asked: 0,
-    async *answer() {
-      yield { kind: 'text', text: texts[Math.min(this.asked++, texts.length - 1)]! }
-    },
-  })
-
   it('take out a sentence that nothing backs, and keep the rest as it was', async () => {
     const turn = await talk(
       ['Are dogs welcome?'],

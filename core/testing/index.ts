@@ -3,6 +3,9 @@ import { briefFrom } from '../brief'
 import { takeTurn, type FoundPassage, type TurnState } from '../dialogue'
 import { understudy } from '../understudy'
 
+export { allotments, passageOf, TEXTS } from './allotments'
+export { saying } from './models'
+
 export type BriefInput = Parameters<typeof briefFrom>[0]
 
 /** A passage as a search gives it. */

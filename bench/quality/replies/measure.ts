@@ -1,5 +1,6 @@
-import { groundsOf, takeTurn, type Model } from '@parrot/core/dialogue'
+import { groundsOf, takeTurn } from '@parrot/core/dialogue'
 import { holderFor, type Measured } from '@parrot/core/grounding'
+import { saying } from '@parrot/core/testing'
 import type { OpenCorpus } from '../corpora'
 import type { LabelledReply } from './reply'
 
@@ -14,14 +15,6 @@ export interface Heard {
   /** What was measured of its wording, where that decides. */
   readonly measured: Measured | undefined
 }
-
-const saying = (text: string): Model => ({
-  name: 'Outside',
-  canRevise: true,
-  async *answer() {
-    yield { kind: 'text', text }
-  },
-})
 
 /** Lets a model say the replies to their questions, and tells which of their sentences counted as backed. */
 export async function hear({ brief, library }: OpenCorpus, replies: readonly LabelledReply[]): Promise<Heard[]> {
