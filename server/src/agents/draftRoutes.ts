@@ -15,7 +15,7 @@ import {
   templateList,
 } from '@parrot/contract'
 import type { Services } from '../services'
-import { modelFailure } from '../turns/routes'
+import { modelFailure } from '../models'
 import { ask, draftOf } from '../turns/subject'
 import { endpointModel } from '../models/endpointModel'
 import { endpointById } from '../settings/endpoints'

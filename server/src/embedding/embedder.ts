@@ -6,7 +6,6 @@ import type { Seal } from '../settings/seal'
 
 export type EmbedderRow = typeof embedders.$inferSelect
 
-const LONGEST_MS = 60_000
 const REST = { restMs: 500, mostRestMs: 20_000 }
 
 /**
@@ -17,7 +16,7 @@ export async function embed(
   { baseUrl, model, sealedKey }: Pick<EmbedderRow, 'baseUrl' | 'model' | 'sealedKey'>,
   seal: Seal,
   texts: readonly string[],
-  signal: AbortSignal = AbortSignal.timeout(LONGEST_MS),
+  signal: AbortSignal,
 ): Promise<number[][]> {
   const key = sealedKey === null ? undefined : seal.open(sealedKey)
   let response: Response

@@ -139,6 +139,25 @@ describe('an embedder', () => {
     expect(embeddingOf(best!)).toBeUndefined()
   })
 
+  it('that cannot be reached leaves the one that is being made ready', async () => {
+    const held = await byHand(async (text) => (text === 'hello' ? [1, 0] : new Promise(() => undefined)))
+    await set({ baseUrl: held, model: 'slow' })
+    expect((await set({ baseUrl: 'http://127.0.0.1:9/v1', model: 'nobody' })).status).toBe(502)
+    expect((await states()).next).toMatchObject({ model: 'slow', state: 'making' })
+    expect((await app.ask('DELETE', '/api/settings/embedder')).body).toEqual({ inUse: null, next: null })
+  })
+
+  it('makes pinned lines be asked again, as any other change does', async () => {
+    const { id } = (await app.ask('POST', `/api/agents/${agent}/pins`, { text: 'When is the water turned on?' })).body
+    await app.ask('POST', `/api/agents/${agent}/pins/ask`)
+    const isStale = async () =>
+      (await app.ask('GET', `/api/agents/${agent}/pins`)).body.pins.find((pin: { id: string }) => pin.id === id).isStale
+    expect(await isStale()).toBe(false)
+    await set({ baseUrl, key: 'the-key' })
+    await untilInUse()
+    expect(await isStale()).toBe(true)
+  })
+
   it.each([
     ['refuses', { key: 'wrong' }, /status 401.*Check the key/],
     ['is not there', { baseUrl: 'http://127.0.0.1:9/v1' }, /cannot be reached/],

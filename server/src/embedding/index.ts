@@ -5,6 +5,7 @@ import type { Work } from '../jobs'
 export { embedWork, giveUpEmbedding } from './job'
 export { embedderRoutes } from './routes'
 export { LibrarySearch } from './search'
+export { listEmbedders }
 
 /** Reading, after which the vectors of what was read are made where an embedder is set. */
 export const thenEmbed =

@@ -11,6 +11,8 @@ import { textsOf, versionsWithout } from './queries'
 const BATCH = 64
 /** Embedders read so much of a text; what is beyond would be cut there. */
 const LONGEST = 6000
+/** A batch that takes longer than this will not come any more. */
+const LONGEST_MS = 60_000
 
 /**
  * Makes the vectors of all passages in use that an embedder has none of, version by version; killed, it goes on where it was.
@@ -46,6 +48,8 @@ export function embedWork({ db, seal }: { readonly db: Database; readonly seal: 
           .where(eq(embedders.id, embedderId))
       })
     } catch (error) {
+      // A server that stops is no failure of the embedder; the job goes on at the next start.
+      if (signal.aborted) return
       if (!(error instanceof ModelProblem)) throw error
       // One that answers already goes on with the vectors it has.
       await set({
@@ -82,7 +86,8 @@ async function makeVectors(
   const vectors: Int8Array[] = []
   for (let at = 0; at < texts.length && !signal.aborted; at += BATCH) {
     const batch = texts.slice(at, at + BATCH).map((text) => text.slice(0, LONGEST))
-    for (const vector of await embed(row, seal, batch)) vectors.push(quantised(vector))
+    for (const vector of await embed(row, seal, batch, AbortSignal.any([signal, AbortSignal.timeout(LONGEST_MS)])))
+      vectors.push(quantised(vector))
     await onBatch(batch.length)
   }
   const dimensions = vectors[0]?.length ?? 0

@@ -32,29 +32,35 @@ export async function embedderStates(
   return { inUse: inUse ? shown(inUse) : null, next: next ? shown(next) : null }
 }
 
-/** Sets an embedder up to be made ready, in place of another one that was; the one in use goes on answering. */
-export async function setEmbedder(db: Database, seal: Seal, { baseUrl, model, key }: NewEmbedder): Promise<string> {
+/** An embedder as it would be set up: with the key that is kept for its address, unless one comes with it. Nothing is stored. */
+export async function candidate(db: Database, seal: Seal, { baseUrl, model, key }: NewEmbedder): Promise<Candidate> {
   const { inUse, next } = await listEmbedders(db)
-  const kept = [next, inUse].find((row) => row?.sealedKey && new URL(row.baseUrl).origin === new URL(baseUrl).origin)
-  if (key === undefined && (next?.sealedKey ?? inUse?.sealedKey) && !kept)
+  const keyed = [next, inUse].filter((row) => row?.sealedKey)
+  const kept = keyed.find((row) => new URL(row!.baseUrl).origin === new URL(baseUrl).origin)
+  if (key === undefined && keyed.length > 0 && !kept)
     throw new HttpProblem(400, 'The address changed, so the key must be entered again.', undefined, {
       code: 'key-needed',
     })
   const sealedKey = key === undefined ? (kept?.sealedKey ?? null) : key === '' ? null : seal.close(key)
+  return { baseUrl, model, sealedKey }
+}
+export type Candidate = Pick<EmbedderRow, 'baseUrl' | 'model' | 'sealedKey'>
+
+/** Sets an embedder up to be made ready, in place of another one that was; the one in use goes on answering. */
+export async function addEmbedder(db: Database, wanted: Candidate): Promise<string> {
   const id = newId()
   await db.transaction(async (tx) => {
     await tx.delete(embedders).where(ne(embedders.state, 'inUse'))
-    await tx.insert(embedders).values({ id, baseUrl, model, sealedKey, state: 'making' })
+    await tx.insert(embedders).values({ id, ...wanted, state: 'making' })
   })
   return id
 }
 
 /** Takes an embedder away, and its vectors with it. */
-export async function removeEmbedders(db: Database, id: string | undefined): Promise<void> {
-  if (id !== undefined) await db.delete(embedders).where(eq(embedders.id, id))
-}
+export const removeEmbedder = async (db: Database, id: string): Promise<void> =>
+  void (await db.delete(embedders).where(eq(embedders.id, id)))
 
-/** The versions in use whose vectors an embedder has not made yet, and how many passages each has. */
+/** The versions in use whose vectors an embedder has not made yet. */
 export async function versionsWithout(db: Database, embedderId: string): Promise<string[]> {
   const made = await db
     .select({ id: versionVectors.versionId })

@@ -40,8 +40,14 @@ export class Jobs {
     void this.#takeNext()
   }
 
-  /** Adds a job; it begins as soon as there is room. */
+  /** Adds a job, which begins as soon as there is room; where the same one waits already, that one will do. */
   async add(kind: Kind, subject: string): Promise<void> {
+    const [waiting] = await this.db
+      .select({ id: jobs.id })
+      .from(jobs)
+      .where(and(eq(jobs.kind, kind), eq(jobs.subject, subject), eq(jobs.state, 'queued')))
+      .limit(1)
+    if (waiting) return
     await this.db.insert(jobs).values({ id: newId(), kind, subject, state: 'queued' })
     void this.#takeNext()
   }

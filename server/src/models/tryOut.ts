@@ -17,7 +17,7 @@ const SHOWN = 120
 /** Asks an endpoint three things, and says what it can do: answer, stream, call tools. */
 export async function tryEndpoint(endpoint: EndpointRow, seal: Seal): Promise<EndpointTest> {
   const began = performance.now()
-  const answers = await proof('answers', () => answersWhole(endpoint, seal))
+  const answers = await proof('answers', () => saysHello(endpoint, seal))
   // An endpoint that does not answer is not asked for more.
   const proofs: Proof[] = answers.ok
     ? [
@@ -40,14 +40,15 @@ async function proof(name: Proof['name'], prove: () => Promise<{ ok: boolean; me
   try {
     return { name, ...(await prove()) }
   } catch (error) {
-    if (error instanceof ModelProblem) return { name, ok: false, message: `${error.message} ${error.advice}` }
-    return { name, ok: false, message: `It cannot be reached. Check the base address and that the service runs.` }
+    const { message, advice } =
+      error instanceof ModelProblem ? error : { message: 'It cannot be reached.', advice: 'Check the base address.' }
+    return { name, ok: false, message: `${message} ${advice}` }
   }
 }
 
 const HELLO = [{ role: 'user', content: 'Say hello in a few words.' }] as const
 
-async function answersWhole(endpoint: EndpointRow, seal: Seal) {
+async function saysHello(endpoint: EndpointRow, seal: Seal) {
   let text = ''
   for await (const event of eventsOf(endpoint, seal, HELLO)) if (event.kind === 'text') text += event.text
   return { ok: text !== '', message: `It answered: “${text.trim().slice(0, SHOWN)}”.` }

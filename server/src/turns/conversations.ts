@@ -198,8 +198,7 @@ export async function conversationById(db: Database, id: string): Promise<Conver
   }
 }
 
-/** Erases what was remembered of a conversation: everything, or the facts of one key. */
-export async function forget(db: Database, conversationId: string, key: string | undefined): Promise<Memory> {
+async function lastTurn(db: Database, conversationId: string): Promise<TurnRow> {
   const [last] = await db
     .select()
     .from(turns)
@@ -207,6 +206,12 @@ export async function forget(db: Database, conversationId: string, key: string |
     .orderBy(desc(turns.ordinal))
     .limit(1)
   if (!last) throw notFound('conversation')
+  return last
+}
+
+/** Erases what was remembered of a conversation: everything, or the facts of one key. */
+export async function forget(db: Database, conversationId: string, key: string | undefined): Promise<Memory> {
+  const last = await lastTurn(db, conversationId)
   const memory =
     key === undefined ? NOTHING_KNOWN : { ...last.memory, facts: last.memory.facts.filter((fact) => fact.key !== key) }
   // What was told stays in no earlier turn either.
@@ -225,13 +230,7 @@ export async function forget(db: Database, conversationId: string, key: string |
 
 /** Keeps a summary of what was said so far in somebody's own words, in place of the one made by itself. */
 export async function writeSummary(db: Database, conversationId: string, text: string): Promise<Memory> {
-  const [last] = await db
-    .select()
-    .from(turns)
-    .where(eq(turns.conversationId, conversationId))
-    .orderBy(desc(turns.ordinal))
-    .limit(1)
-  if (!last) throw notFound('conversation')
+  const last = await lastTurn(db, conversationId)
   const { summary: _before, ...rest } = last.memory
   // It takes the place of what was told last; turns after those are summed up beside it.
   const upTo = last.memory.earlier?.upTo ?? last.ordinal

@@ -15,7 +15,7 @@ import {
 } from '@parrot/contract'
 import { agentById, type AgentRow } from '../agents/queries'
 import { streamWork, wantsEvents } from '../http/events'
-import { HttpProblem } from '../http/problems'
+import { modelFailure } from '../models'
 import type { Services } from '../services'
 import {
   answerBefore,
@@ -32,11 +32,6 @@ import { ask, draftOf, editionOf, type Listening } from './subject'
 
 const params = z.object({ id: z.string() })
 const both = z.object({ id: z.string(), pinId: z.string() })
-
-/** A model's failure as a problem the client can show. */
-export function modelFailure(error: unknown): unknown {
-  return error instanceof ModelProblem ? new HttpProblem(502, error.message, error.advice, { code: 'model' }) : error
-}
 
 /** The designer's turns, pinned lines, and the logbook of visitors. */
 export const turnRoutes =

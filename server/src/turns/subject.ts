@@ -11,7 +11,8 @@ import { editions, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { libraryState, type UsedVersion } from '../library/cache'
 import { versionsInUse } from '../library/queries'
-import { modelOf } from '../models'
+import { listEmbedders } from '../embedding'
+import { modelOf, modelState } from '../models'
 import type { Services } from '../services'
 
 /** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
@@ -61,7 +62,14 @@ async function complete(
   { shared, ...parts }: Omit<Subject, 'model' | 'stance'> & { readonly shared: string },
 ): Promise<Subject> {
   const model = agent.endpointId ? await modelOf(db, seal, agent.endpointId) : understudy
-  const stance = [parts.revision, libraryState(parts.versions), agent.endpointId ?? 'understudy', shared]
+  const { inUse: embedder } = await listEmbedders(db)
+  const stance = [
+    parts.revision,
+    libraryState(parts.versions),
+    embedder?.id,
+    agent.endpointId ? await modelState(db, agent.endpointId) : 'understudy',
+    shared,
+  ]
     .filter(Boolean)
     .join(':')
   return { ...parts, model, stance }
