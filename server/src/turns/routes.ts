@@ -1,6 +1,6 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { LONGEST_LINE, ModelProblem } from '@parrot/core/dialogue'
+import { LONGEST_LINE } from '@parrot/core/dialogue'
 import {
   conversationList,
   conversationSchema,

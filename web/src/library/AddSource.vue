@@ -85,7 +85,4 @@ async function add(): Promise<void> {
   gap: 8px;
   margin-top: 4px;
 }
-.wrong {
-  color: var(--brick);
-}
 </style>

@@ -79,7 +79,4 @@ li {
   justify-content: space-between;
   padding: 4px 0;
 }
-.wrong {
-  color: var(--brick);
-}
 </style>

@@ -294,9 +294,6 @@ form {
   padding: 10px 0;
   border-top: 1px solid var(--line);
 }
-.wrong {
-  color: var(--brick);
-}
 @media (max-width: 720px) {
   .start,
   .more {

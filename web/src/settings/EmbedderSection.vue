@@ -56,8 +56,8 @@ const percent = ({ done, total }: EmbedderState): number => (total === 0 ? 0 : M
 </script>
 
 <template>
-  <ul v-if="states && (states.inUse || states.next)">
-    <li v-if="states.inUse">
+  <ul v-if="states && (states.inUse || states.next)" class="plain-rows">
+    <li v-if="states.inUse" class="plain-row">
       <span class="grow"
         ><b>{{ states.inUse.model }}</b> <span class="soft">at {{ states.inUse.baseUrl }}, answers</span></span
       >
@@ -65,7 +65,7 @@ const percent = ({ done, total }: EmbedderState): number => (total === 0 ? 0 : M
         Remove
       </button>
     </li>
-    <li v-if="states.next" role="status">
+    <li v-if="states.next" class="plain-row" role="status">
       <span class="grow"
         ><b>{{ states.next.model }}</b>
         <span class="soft"> at {{ states.next.baseUrl }}, </span>
@@ -83,20 +83,20 @@ const percent = ({ done, total }: EmbedderState): number => (total === 0 ? 0 : M
     </li>
   </ul>
   <form v-if="form.isOpen" @submit.prevent="set" @keydown.esc.stop="form.isOpen = false">
-    <label
+    <label class="form-line"
       ><span class="label">Base address</span
       ><input v-model="form.baseUrl" class="field" placeholder="http://127.0.0.1:4102/v1" required maxlength="500"
     /></label>
-    <label
+    <label class="form-line"
       ><span class="label">Model</span
       ><input v-model="form.model" class="field" placeholder="embedding" required maxlength="200"
     /></label>
-    <label
+    <label class="form-line"
       ><span class="label">Key</span
       ><input v-model="form.key" class="field" type="password" autocomplete="off" placeholder="if it needs one"
     /></label>
     <p v-if="form.error" class="wrong" role="alert">{{ form.error }}</p>
-    <div class="acts">
+    <div class="plain-row acts">
       <button class="btn main" :disabled="form.isSetting">{{ form.isSetting ? 'Asking it…' : 'Use it' }}</button>
       <button type="button" class="btn" @click="form.isOpen = false">Cancel</button>
     </div>
@@ -107,22 +107,6 @@ const percent = ({ done, total }: EmbedderState): number => (total === 0 ? 0 : M
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-}
-.grow {
-  flex: 1;
-  overflow-wrap: anywhere;
-}
 progress {
   display: block;
   width: 100%;
@@ -131,29 +115,11 @@ progress {
   margin-top: 5px;
   accent-color: var(--accent);
 }
-label {
-  display: grid;
-  grid-template-columns: 120px 1fr;
-  align-items: center;
-  gap: 12px;
-  padding: 4px 0;
-}
 .acts {
-  display: flex;
-  gap: 10px;
   margin-top: 10px;
 }
 .add {
   justify-self: start;
   width: auto;
-}
-.wrong {
-  color: var(--brick);
-}
-@media (max-width: 720px) {
-  label {
-    grid-template-columns: 1fr;
-    gap: 2px;
-  }
 }
 </style>

@@ -84,15 +84,15 @@ const NUMBERS = [
 
 <template>
   <form @submit.prevent="save" @keydown.esc.stop="emit('cancel')">
-    <label
+    <label class="form-line"
       ><span class="label">Name</span
       ><input v-model="form.name" class="field" placeholder="What you call it" required maxlength="80"
     /></label>
-    <label
+    <label class="form-line"
       ><span class="label">Base address</span
       ><input v-model="form.baseUrl" class="field" placeholder="http://127.0.0.1:4102/v1" required maxlength="500"
     /></label>
-    <label
+    <label class="form-line"
       ><span class="label">Key</span
       ><input
         v-model="form.key"
@@ -101,7 +101,7 @@ const NUMBERS = [
         autocomplete="off"
         :placeholder="endpoint ? 'leave empty to keep the key that is set' : 'if it needs one'"
     /></label>
-    <div class="line">
+    <div class="form-line">
       <span class="label">Model</span>
       <span>
         <ElAutocomplete
@@ -120,7 +120,7 @@ const NUMBERS = [
     </div>
     <details :open="Object.entries(form.options).some(([name, value]) => name !== 'currency' && value !== null)">
       <summary>How it is asked, what it costs, and what answers when it fails</summary>
-      <div v-for="[field, label, help, bounds] in NUMBERS" :key="field" class="line">
+      <div v-for="[field, label, help, bounds] in NUMBERS" :key="field" class="form-line">
         <span class="label">{{ label }}</span>
         <span class="number">
           <ElInputNumber
@@ -133,10 +133,10 @@ const NUMBERS = [
           <span class="small soft">{{ help }}</span>
         </span>
       </div>
-      <label
+      <label class="form-line"
         ><span class="label">Currency</span><input v-model="form.options.currency" class="field short" maxlength="4"
       /></label>
-      <label
+      <label class="form-line"
         ><span class="label">When it fails</span>
         <select v-model="form.options.next" class="field">
           <option :value="null">the visitor is told so</option>
@@ -146,7 +146,7 @@ const NUMBERS = [
       </label>
     </details>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
-    <div class="acts">
+    <div class="plain-row acts">
       <button class="btn main">{{ endpoint ? 'Save' : 'Set up' }}</button>
       <button type="button" class="btn" @click="emit('cancel')">Cancel</button>
     </div>
@@ -154,14 +154,6 @@ const NUMBERS = [
 </template>
 
 <style scoped>
-label,
-.line {
-  display: grid;
-  grid-template-columns: 120px 1fr;
-  align-items: center;
-  gap: 12px;
-  padding: 4px 0;
-}
 .number {
   display: flex;
   gap: 12px;
@@ -182,19 +174,9 @@ summary {
   padding: 4px 0;
 }
 .acts {
-  display: flex;
-  gap: 10px;
   margin-top: 10px;
 }
-.wrong {
-  color: var(--brick);
-}
 @media (max-width: 720px) {
-  label,
-  .line {
-    grid-template-columns: 1fr;
-    gap: 2px;
-  }
   .number {
     flex-wrap: wrap;
   }

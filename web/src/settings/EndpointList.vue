@@ -49,7 +49,7 @@ async function remove(endpoint: Endpoint): Promise<void> {
 </script>
 
 <template>
-  <ul v-if="endpoints.length">
+  <ul v-if="endpoints.length" class="plain-rows">
     <li v-for="endpoint in endpoints" :key="endpoint.id">
       <EndpointForm
         v-if="editing === endpoint.id"
@@ -59,7 +59,7 @@ async function remove(endpoint: Endpoint): Promise<void> {
         @cancel="editing = undefined"
       />
       <template v-else>
-        <div class="row">
+        <div class="plain-row">
           <b>{{ endpoint.name }}</b>
           <span class="soft grow"
             >{{ endpoint.model }} at {{ endpoint.baseUrl }}, {{ endpoint.hasKey ? 'key set' : 'no key' }}</span
@@ -91,25 +91,6 @@ async function remove(endpoint: Endpoint): Promise<void> {
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-}
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-.grow {
-  flex: 1;
-  overflow-wrap: anywhere;
-}
 .tried {
   padding: 6px 0 2px;
 }

@@ -106,13 +106,13 @@ async function removeHost(host: string): Promise<void> {
           Pages on private networks are not fetched, so that nobody can use this server to look inside one. Allow the
           hosts that are yours.
         </p>
-        <ul v-if="hosts.length">
-          <li v-for="host in hosts" :key="host" class="row">
+        <ul v-if="hosts.length" class="plain-rows">
+          <li v-for="host in hosts" :key="host" class="plain-row">
             <span class="grow">{{ host }}</span>
             <button type="button" class="btn quiet small danger" @click="removeHost(host)">Remove</button>
           </li>
         </ul>
-        <form class="row" @submit.prevent="setHosts([...hosts, newHost])">
+        <form class="plain-row" @submit.prevent="setHosts([...hosts, newHost])">
           <input
             v-model="newHost"
             class="field"
@@ -153,24 +153,6 @@ section > .btn {
 h2 {
   border-bottom: 1px solid var(--line);
   padding-bottom: 5px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-}
-.row {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.grow {
-  flex: 1;
-  overflow-wrap: anywhere;
 }
 @media (max-width: 720px) {
   .page {

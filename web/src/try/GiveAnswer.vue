@@ -91,9 +91,6 @@ async function keep(): Promise<void> {
   gap: 8px;
   align-items: center;
 }
-.wrong {
-  color: var(--brick);
-}
 @media (max-width: 760px) {
   .give {
     grid-template-columns: 1fr;

@@ -59,6 +59,12 @@ function openGround({ sourceId, passageId, field }: Support): void {
   else if (field !== undefined) openField(field)
 }
 
+/** Whether the brief lets visitors hear what nothing backs. */
+const isUnbackedSaid = computed(() => {
+  const grounding = brief.brief?.grounding
+  return grounding !== undefined && (!grounding.libraryOnly || grounding.unbacked === 'mark')
+})
+
 /** Tokens and cost of all requests of a turn; nothing for a model that needs none. */
 function tookOf({ usage }: Turn): string {
   if (usage.length === 0) return ''
@@ -153,7 +159,7 @@ async function keep(): Promise<void> {
               @cite="openCitation"
               @ground="openGround"
             />
-            <UnbackedNote :turn="line.turn" @field="openField" />
+            <UnbackedNote :turn="line.turn" :is-for-visitors="isUnbackedSaid" @field="openField" />
             <div class="acts">
               <button
                 type="button"

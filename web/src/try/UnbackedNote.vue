@@ -3,7 +3,11 @@ import { computed } from 'vue'
 import type { Turn } from '@parrot/contract'
 
 /** What of an answer nothing backs, and why: said here and marked, or left out. */
-const props = defineProps<{ turn: Pick<Turn, 'reply' | 'support'> }>()
+const props = defineProps<{
+  turn: Pick<Turn, 'reply' | 'support'>
+  /** Whether the brief has such a sentence said to visitors too. */
+  isForVisitors: boolean
+}>()
 defineEmits<{ field: [field: string] }>()
 
 const plain = computed(() => props.turn.reply.replace(/\s*\[\d{1,3}\]/g, '').replace(/ +([.,;!?])/g, '$1'))
@@ -21,7 +25,7 @@ const unbacked = computed(() =>
       <span class="soft">– {{ each.because ?? 'no passage says it' }}</span>
     </p>
     <p v-if="unbacked.some((each) => each.isSaid)" class="soft">
-      Visitors do not hear it.
+      {{ isForVisitors ? 'Visitors hear it as well.' : 'Visitors do not hear it.' }}
       <button type="button" class="link" @click="$emit('field', 'grounding.unbacked')">
         What becomes of such a sentence
       </button>

@@ -68,7 +68,4 @@ async function keep(): Promise<void> {
   min-height: 320px;
   font: 16px/1.55 var(--serif);
 }
-.wrong {
-  color: var(--brick);
-}
 </style>

@@ -151,9 +151,6 @@ async function apply(): Promise<void> {
 .told {
   margin-bottom: 10px;
 }
-.wrong {
-  color: var(--brick);
-}
 .first {
   list-style: none;
   padding: 0;

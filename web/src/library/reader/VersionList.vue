@@ -150,9 +150,6 @@ ol > li.answers {
   color: var(--accent-deep);
 }
 .lost,
-.wrong {
-  color: var(--brick);
-}
 .pages {
   list-style: none;
   margin: 6px 0 0;
