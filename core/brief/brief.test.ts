@@ -80,6 +80,39 @@ describe('the compiled prompt', () => {
     expect(prompt.text).toContain(brief.grounding.whenUnknown)
   })
 
+  it('speaks to a model in sentences: no dial is a figure, and no rule needs reading', () => {
+    const text = compile(
+      briefFrom({
+        manner: { dials: { formality: 90, warmth: 10 } },
+        rules: [
+          { ...rule, like: ['Can I have my money back?'] },
+          { ...rule, id: 'r2', when: '', do: 'stay calm', strength: 'usually' },
+        ],
+        boundaries: [{ id: 'b', subject: 'the weather', reply: 'Ask the forecasters.', onHit: 'handOver' }],
+      }),
+    ).text
+    expect(text).not.toMatch(/of 100|\[always\]|→|yes$/m)
+    expect(text).toContain('- Write very formally')
+    expect(text).toContain('- When someone asks about refunds: offer the form.\n  - as in: “Can I have my money back?”')
+    expect(text).toContain('- Stay calm. This is a habit; leave it where it does not fit.')
+    expect(text).toContain('Say instead, word for word: “Ask the forecasters.” Then say that a person takes over.')
+  })
+
+  it('keeps model answers apart from the instructions, as exchanges', () => {
+    const { system, text, examples, lines } = compile(
+      briefFrom({
+        answers: [{ question: 'Is there {{what}}?', answer: 'Yes.' }],
+        variables: [{ name: 'what', fallback: 'tea' }],
+      }),
+    )
+    expect(examples).toEqual([{ question: 'Is there tea?', answer: 'Yes.' }])
+    expect(system).not.toContain('Is there tea?')
+    expect(text).toContain('Is there tea?')
+    expect(lines.filter(({ isExchange }) => isExchange).map(({ section }) => section)).toEqual(
+      Array(3).fill('Model answers'),
+    )
+  })
+
   it('counts characters, and tokens by four', () => {
     expect(prompt.characters).toBe(prompt.text.length)
     expect(prompt.tokens).toBe(Math.ceil(prompt.text.length / 4))

@@ -191,6 +191,30 @@ describe('memory', () => {
     expect(turn.messages.at(-1)!.content.match(/<\/?visitor>/g)?.length ?? 0).toBeLessThanOrEqual(2)
   })
 
+  it('tells a summary that somebody wrote in place of its own, and the turns since then beside it', async () => {
+    const short = briefFrom({ ...brief, memory: { turns: 1, summarise: true } })
+    const lines = ['Are dogs welcome?', 'When must guests check in?', 'Are cats welcome?', 'Are dogs welcome?']
+    const turn = await talk(lines, short)
+    expect(turn.memory.earlier).toMatchObject({ upTo: 2 })
+    const conversation = [
+      ...lines.slice(0, 2).map((said): Exchange => ({ said, reply: 'r', question: said })),
+      {
+        said: lines[2]!,
+        reply: 'r',
+        question: lines[2]!,
+        memory: { facts: [], summary: { text: 'They travel with a dog.', upTo: 1 } },
+      },
+    ]
+    const { messages } = await takeTurn(lines[3]!, {
+      brief: short,
+      library,
+      model: understudy,
+      conversation,
+      clock: () => 0,
+    })
+    expect(messages.at(-1)!.content).toContain('- earlier: They travel with a dog.\n- earlier they asked “When must')
+  })
+
   it('sums up what came before the turns that are seen in full', async () => {
     const short = briefFrom({ ...brief, memory: { turns: 1, summarise: true } })
     const turn = await talk(['Are dogs welcome?', 'When must guests check in?', 'Are dogs welcome?'], short)

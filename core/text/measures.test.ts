@@ -60,6 +60,21 @@ describe('quantities', () => {
   })
 })
 
+describe('parts and numbers in words', () => {
+  it.each([
+    ['lasts an hour and a half', [['duration', 90, 'exact']]],
+    ['two and a half hours', [['duration', 150, 'exact']]],
+    ['three quarters of an hour before', [['duration', 45, 'exact']]],
+    ['a quarter of an hour', [['duration', 15, 'exact']]],
+    ['every half hour', [['duration', 30, 'exact']]],
+    ['within a fortnight', [['duration', 20_160, 'most']]],
+    ['a whole week', [['duration', 10_080, 'exact']]],
+    ['fourteen days', [['duration', 20_160, 'exact']]],
+    ['seventeen minutes', [['duration', 17, 'exact']]],
+    ['once your cat has woken up', []],
+  ])('“%s”', (text, quantities) => expect(short(text)).toEqual(quantities))
+})
+
 describe('days and dates', () => {
   it.each([
     ['Monday to Friday', [0, 1, 2, 3, 4]],

@@ -1,7 +1,41 @@
 import { describe, expect, it } from 'vitest'
 import { readFileSync, readdirSync } from 'node:fs'
 import { segmentedWords } from './words'
-import { contentStems, contentTerms, coverage, finished, likeness, sentences, stem, wordCount, words } from './index'
+import {
+  contentStems,
+  contentTerms,
+  coverage,
+  finished,
+  likeness,
+  listSignOf,
+  sentences,
+  sentencesOfLine,
+  stem,
+  withoutListSign,
+  wordCount,
+  words,
+} from './index'
+
+describe('a line of a list', () => {
+  it.each([
+    ['- a lead', '- '],
+    ['  2. Walk on.', '  2. '],
+    ['• soup', '• '],
+    ['2.5 metres', ''],
+    ['-5 degrees', ''],
+  ])('“%s” has the sign “%s”', (line, sign) => {
+    expect(listSignOf(line)).toBe(sign)
+    expect(withoutListSign(line)).toBe(line.slice(sign.length))
+  })
+
+  it('keeps its sign with its first sentence', () => {
+    expect(sentencesOfLine('1. Buy a ticket. Keep it.')).toEqual([
+      { text: '1. Buy a ticket.', start: 0 },
+      { text: 'Keep it.', start: 17 },
+    ])
+    expect(sentencesOfLine('2. ').map(({ text }) => text)).toEqual(['2.'])
+  })
+})
 
 describe('words', () => {
   it('keeps prices and times whole and says where each word stands', () => {

@@ -2,7 +2,7 @@ import { createServer, type RequestListener, type Server } from 'node:http'
 import { afterEach, describe, expect, it } from 'vitest'
 import type { EndpointRow } from '../settings/endpoints'
 import { endpointModel } from './endpointModel'
-import { retryAfterMs } from './patience'
+import { retryAfterMs, withPauses } from './patience'
 
 const servers: Server[] = []
 afterEach(() => {
@@ -124,5 +124,39 @@ describe('Retry-After', () => {
     ['soon', undefined],
   ])('“%s” is %s ms', (value, ms) => {
     expect(retryAfterMs(new Headers({ 'retry-after': value }), Date.parse('2026-11-28T10:00:00Z'))).toBe(ms)
+  })
+})
+
+describe('events with pauses', () => {
+  const after = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+
+  it('tell of a silence once, and lose nothing', async () => {
+    async function* slow() {
+      yield 'a'
+      await after(60)
+      yield 'b'
+      yield 'c'
+    }
+    const heard: unknown[] = []
+    for await (const event of withPauses(slow(), 20)) heard.push(event)
+    expect(heard.filter((event) => typeof event === 'string')).toEqual(['a', 'b', 'c'])
+    expect(heard[1]).toEqual({ kind: 'pause' })
+  })
+
+  it('end with what they are of, also when that fails or nobody listens any more', async () => {
+    let hasEnded = false
+    async function* endless() {
+      try {
+        for (;;) yield 'x'
+      } finally {
+        hasEnded = true
+      }
+    }
+    for await (const event of withPauses(endless(), 20)) if (event === 'x') break
+    expect(hasEnded).toBe(true)
+    async function* failing(): AsyncIterable<string> {
+      throw new Error('gone')
+    }
+    await expect(withPauses(failing(), 20)[Symbol.asyncIterator]().next()).rejects.toThrow('gone')
   })
 })

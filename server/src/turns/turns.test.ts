@@ -127,3 +127,24 @@ describe('pinned lines', () => {
     expect((await pins()).map((pin: { text: string }) => pin.text)).not.toContain('Hello')
   })
 })
+
+describe('a long conversation', () => {
+  it('is summed up for the model; the summary can be written anew and taken back', async () => {
+    await setBrief({ memory: { turns: 1, summarise: true } })
+    const first = await ask('When is the water turned on?')
+    const { conversationId } = first
+    await ask('Are sprinklers allowed?', { conversationId })
+    const third = await ask('What is the fee for a small plot?', { conversationId })
+    expect(third.memory.earlier).toEqual({ lines: ['asked “When is the water turned on?” (answered)'], upTo: 1 })
+    const write = (text: string) => app.ask('PUT', `/api/conversations/${conversationId}/summary`, { text })
+    expect((await write('They care for water.')).body.summary).toEqual({ text: 'They care for water.', upTo: 1 })
+    const fourth = await ask('Are bonfires allowed?', { conversationId })
+    expect(fourth.memory.earlier.lines).toEqual(['They care for water.', 'asked “Are sprinklers allowed?” (answered)'])
+    expect((await write('')).body.summary).toBeUndefined()
+    expect((await app.ask('PUT', '/api/conversations/nowhere/summary', { text: 'x' })).status).toBe(404)
+    expect(
+      (await app.ask('PUT', `/api/conversations/${conversationId}/summary`, { text: 'x'.repeat(2001) })).status,
+    ).toBe(400)
+    await setBrief({})
+  })
+})

@@ -139,6 +139,12 @@ function changedAt(reply: string, other: string): (at: number) => boolean {
   return (index) => changed[index] === 1
 }
 
+/** Sentences of a reply that nothing backs: those it says all the same, and those that were left out of it. */
+export function unbackedIn(reply: string, support: readonly Support[]): (Support & { readonly isSaid: boolean })[] {
+  const plain = reply.replace(MARKER, '').replace(/ +([.,;!?])/g, '$1')
+  return support.filter((each) => !each.isSupported).map((each) => ({ ...each, isSaid: plain.includes(each.text) }))
+}
+
 /** Whether two replies say the same, markers aside. */
 export const saysTheSame = (one: string, other: string): boolean =>
   one.replace(MARKER, '').trim() === other.replace(MARKER, '').trim()

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { blocksOf, linesOf, saysTheSame } from './replyParts'
+import type { Support } from '@parrot/contract'
+import { blocksOf, linesOf, saysTheSame, unbackedIn } from './replyParts'
 import { ago, plural } from './when'
 
 const changed = (reply: string, other: string) =>
@@ -51,6 +52,33 @@ describe('a reply on screen', () => {
   it('does not call a citation’s number a change', () => {
     expect(changed('Dogs travel free [2].', 'Dogs travel free [1].')).toEqual([])
     expect(saysTheSame('Dogs travel free [2].', 'Dogs travel free [1].')).toBe(true)
+  })
+})
+
+describe('what nothing backs', () => {
+  const support = (text: string, isSupported: boolean): Support => ({
+    text,
+    score: 0,
+    isClaim: true,
+    isSupported,
+    by: 'none',
+  })
+  const all = [support('Dogs travel free.', true), support('Cats pay £5.', false), support('Birds sing.', false)]
+
+  it('is told apart by whether the reply says it, its markers aside', () => {
+    expect(unbackedIn('Dogs travel free [1]. Cats pay £5 [2].', all).map(({ text, isSaid }) => [text, isSaid])).toEqual(
+      [
+        ['Cats pay £5.', true],
+        ['Birds sing.', false],
+      ],
+    )
+  })
+
+  it('is marked in the reply though there is no passage to open', () => {
+    const runs = linesOf('Dogs travel free. Cats pay £5.', undefined, all)[0]!.runs
+    expect(runs.map((run) => (run.kind === 'text' && run.ground?.isSupported === false ? run.text : ''))).toContain(
+      'Cats pay £5.',
+    )
   })
 })
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Agent, Citation, Support, Turn } from '@parrot/contract'
+import type { Agent, Citation, Support } from '@parrot/contract'
 import { useBrief } from '../brief/briefStore'
 import AnswerPair from '../shared/AnswerPair.vue'
 import ReplyText from '../shared/ReplyText.vue'
@@ -10,6 +10,7 @@ import { tell, tellFailure } from '../shared/undo'
 import EarlierTurns from './EarlierTurns.vue'
 import GiveAnswer from './GiveAnswer.vue'
 import UnbackedNote from './UnbackedNote.vue'
+import { whatItTook } from './whatItTook'
 import { useTry } from './tryStore'
 
 /** The sheet above the strip: the conversation, each answer now beside the one before, and how it was made. */
@@ -64,16 +65,6 @@ const isUnbackedSaid = computed(() => {
   const grounding = brief.brief?.grounding
   return grounding !== undefined && (!grounding.libraryOnly || grounding.unbacked === 'mark')
 })
-
-/** Tokens and cost of all requests of a turn; nothing for a model that needs none. */
-function tookOf({ usage }: Turn): string {
-  if (usage.length === 0) return ''
-  const tokens = usage.reduce((sum, each) => sum + each.prompt + each.completion, 0)
-  const cost = usage.reduce((sum, each) => sum + (each.cost?.amount ?? 0), 0)
-  const currency = usage.find((each) => each.cost)?.cost?.currency
-  const paid = currency === undefined ? '' : `, ${currency}${Number(cost.toPrecision(2))}`
-  return `, ${usage.some((each) => each.isReckoned) ? 'about ' : ''}${tokens.toLocaleString('en-GB')} tokens${paid}`
-}
 
 /** What is remembered of the visitor in this conversation; each can be erased. */
 const remembered = computed(() => store.lines.findLast((line) => line.turn)?.turn?.memory)
@@ -189,7 +180,7 @@ async function keep(): Promise<void> {
                 Answer it yourself
               </button>
               <span class="small soft number"
-                >{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms{{ tookOf(line.turn) }}</span
+                >{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms{{ whatItTook(line.turn.usage) }}</span
               >
             </div>
             <GiveAnswer v-if="answering === line.key" :turn="line.turn" @close="answering = undefined" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Turn } from '@parrot/contract'
+import { unbackedIn } from '../shared/replyParts'
 
 /** What of an answer nothing backs, and why: said here and marked, or left out. */
 const props = defineProps<{
@@ -10,12 +11,7 @@ const props = defineProps<{
 }>()
 defineEmits<{ field: [field: string] }>()
 
-const plain = computed(() => props.turn.reply.replace(/\s*\[\d{1,3}\]/g, '').replace(/ +([.,;!?])/g, '$1'))
-const unbacked = computed(() =>
-  props.turn.support
-    .filter((each) => !each.isSupported)
-    .map((each) => ({ ...each, isSaid: plain.value.includes(each.text) })),
-)
+const unbacked = computed(() => unbackedIn(props.turn.reply, props.turn.support))
 </script>
 
 <template>
