@@ -24,6 +24,8 @@ export const agentSchema = z.object({
   createdAt: z.string(),
   changedAt: z.string(),
   stages: z.record(z.enum(STAGES), stageState),
+  /** The step that comes next until it was published once; null from then on. */
+  next: z.enum(['read', 'wait', 'ask', 'keep', 'publish']).nullable(),
 })
 
 export const agentList = z.object({ agents: z.array(agentSchema) })
@@ -36,11 +38,39 @@ export const newAgent = z.object({
   begin: z.union([beginning, z.object({ from: z.literal('brief'), brief: briefSchema })]).optional(),
 })
 
+/** A copy of an agent: its brief, library and scripts under a name of its own. */
+export const agentCopy = z.object({ name })
+
+/** What a phrase asks of a face: the words that were drawn, those that were not understood, and all there are. */
+export const faceReading = z.object({
+  drawn: z.array(z.string()),
+  unknown: z.array(z.string()),
+  words: z.array(z.string()),
+})
+
+/** An uploaded picture, as the brief names it. */
+export const uploadedFace = z.object({ avatar: z.string() })
+
+/** Questions that an agent's documents answer, the most telling first. */
+export const ownQuestions = z.object({ questions: z.array(z.string()) })
+
+/** Something that was found by what it says: `id` names it, `within` the source a passage stands in. */
+export const foundSchema = z.object({
+  kind: z.enum(['brief', 'source', 'passage', 'script', 'conversation', 'agent']),
+  id: z.string(),
+  within: z.string().optional(),
+  title: z.string(),
+  excerpt: z.string().optional(),
+})
+export const foundList = z.object({ found: z.array(foundSchema) })
+
 export const agentChange = z.object({
   name: name.optional(),
   endpointId: z.string().nullable().optional(),
 })
 
 export type Agent = z.infer<typeof agentSchema>
+export type FaceReading = z.infer<typeof faceReading>
+export type Found = z.infer<typeof foundSchema>
 export type StageState = z.infer<typeof stageState>
 export type AgentChange = z.infer<typeof agentChange>

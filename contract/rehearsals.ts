@@ -6,6 +6,8 @@ import { citationSchema, workingSchema } from './turns'
 export { scriptSchema, type Check, type Script, type ScriptTurn } from '@parrot/core/rehearsal'
 
 export const storedScript = scriptSchema.extend({ id: z.string(), changedAt: z.string() })
+/** A script begun from a conversation; the last one with the draft when none is named. */
+export const scriptBeginning = z.object({ conversationId: z.string().optional() })
 export const scriptList = z.object({ scripts: z.array(storedScript) })
 
 export const newRehearsal = z.object({

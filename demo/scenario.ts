@@ -27,7 +27,7 @@ const marlow: SampleAgent = {
       name: 'Marlow',
       role: 'the passenger desk of Brindle Sound Ferries',
       description: 'Answers passengers about tickets, sailings, luggage, bikes and pets.',
-      avatar: 'Marlow 7',
+      avatar: 'a calm orange captain',
       language: 'en-GB',
     },
     purpose: {
@@ -265,7 +265,7 @@ const pip: SampleAgent = {
       name: 'Pip',
       role: 'the trainer of new deckhands at Brindle Sound Ferries',
       description: 'Trains deckhands: safety, lines, loading and the first day.',
-      avatar: 'Pip 3',
+      avatar: 'a cheerful blue sailor with a red scarf',
       language: 'en-GB',
     },
     purpose: {

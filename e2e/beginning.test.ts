@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Locator, Page } from 'playwright-core'
+import { fromMenu, pick } from './acts'
 import { openWorld, type World } from './world'
 
 /** Beginning an agent, its brief with margin and manner, duties and memory: driven as a designer would, in a browser. */
@@ -57,11 +58,15 @@ describe('beginning', () => {
 
   it('makes an agent of a template, with its scripts', async () => {
     await page.getByRole('tab', { name: /From a template/ }).click()
-    await button(/Booking helper/).click()
+    await pick(page, /Booking helper/)
     await page.getByLabel('Name').fill('Bilge')
     await button('Create Bilge').click()
+    await page.getByRole('heading', { name: 'Library', level: 1 }).waitFor()
+    await page.keyboard.press('g')
+    await page.keyboard.press('b')
     await page.getByRole('heading', { name: 'Bilge', level: 1 }).waitFor()
-    expect(await page.getByPlaceholder('Book a room').first().inputValue()).toBe('Make a booking')
+    const duty = page.getByPlaceholder('what it does, in two or three words').first()
+    expect(await duty.inputValue()).toBe('Make a booking')
   })
 })
 
@@ -100,9 +105,9 @@ describe('the margin', () => {
   })
 
   it('shows how large the prompt is, section by section', async () => {
-    await page.locator('.budget summary').click()
-    await shows(page.locator('.budget td'), 'Duties')
-    await page.locator('.budget summary').click()
+    await page.locator('button.budget').click()
+    await shows(page.locator('.el-popover td'), 'Duties')
+    await page.keyboard.press('Escape')
   })
 })
 
@@ -121,14 +126,15 @@ describe('the manner', () => {
       await button('Add a sample').click()
       await page.getByPlaceholder('Paste a text').last().fill(text)
     }
-    await shows(page.locator('.samples dd'), '100 % of places')
-    await page.locator('.samples canvas').waitFor()
+    await shows(page.locator('[data-field="manner.samples"] dd'), '100 % of places')
+    await page.locator('[data-field="manner.samples"] canvas').waitFor()
   })
 })
 
 describe('shared rules', () => {
   it('are moved out of a brief into a set that other agents can use', async () => {
-    await page.locator('[data-field="rules.1"]').getByRole('button', { name: 'Share' }).click()
+    const share = page.locator('[data-field="rules.1"]').getByRole('button', { name: 'Share' })
+    await fromMenu(page, share, 'to a new set')
     await page.getByText('shared; a change shows in Bilge').waitFor()
   })
 })
@@ -143,6 +149,7 @@ describe('a duty and the memory', () => {
 
   it('can be made to forget', async () => {
     await button('Forget everything').click()
+    await button('Forget it').click()
     await page.locator('.memory').waitFor({ state: 'detached' })
     await ask('My name is Ana.')
     await shows(page.locator('.memory'), 'name: Ana')

@@ -25,7 +25,7 @@ describe('the finder', () => {
     await find('Can I bring my dog?')
     await page.locator('.hits > li').first().getByRole('button', { name: 'Expected' }).click()
     await board().getByText('✓ first').waitFor()
-    expect(await board().locator('dd.number').first().innerText()).toBe('100 %')
+    expect(await board().locator('dd.number').first().innerText()).toBe('100%')
     expect(await page.locator('.hits > li').first().getByRole('button', { name: '✓ Expected' }).isDisabled()).toBe(true)
   })
 

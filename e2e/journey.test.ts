@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Locator, Page } from 'playwright-core'
+import { choose, fromMenu, giveFile } from './acts'
 import { openWorld, type World } from './world'
 
 /** The nine things a designer does, in the real interface, one after the other. */
@@ -70,13 +71,14 @@ describe('2. The agents', () => {
     await page.keyboard.press('n')
     await page.getByLabel('Name').fill('Coral')
     await page.getByRole('button', { name: 'Create an empty agent' }).click()
-    await page.getByRole('heading', { name: 'Coral', level: 1 }).waitFor()
+    await page.getByRole('heading', { name: 'Library', level: 1 }).waitFor()
     await page.goto(`${world.url}/`)
     const row = page.locator('[data-agent="Coral"]')
-    await row.getByRole('button', { name: 'Rename' }).click()
+    await fromMenu(page, row.getByRole('button', { name: /What can be done/ }), 'Rename')
     await page.getByLabel('New name').fill('Corrie')
     await page.keyboard.press('Enter')
-    await page.locator('[data-agent="Corrie"]').getByRole('button', { name: 'Remove' }).click()
+    const renamed = page.locator('[data-agent="Corrie"]')
+    await fromMenu(page, renamed.getByRole('button', { name: /What can be done/ }), 'Remove')
     await page.locator('[data-agent="Corrie"]').waitFor({ state: 'detached' })
     await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click()
     await page.locator('[data-agent="Corrie"]').waitFor()
@@ -135,7 +137,7 @@ describe('3. The brief', () => {
   })
 
   it('shows the compiled prompt with the field each line came from, and goes there', async () => {
-    await page.getByRole('tab', { name: 'Compiled prompt' }).click()
+    await page.getByText('Compiled prompt').click()
     await page.getByText('- Your job: answer questions about the boat shed').waitFor()
     await page.getByRole('button', { name: 'Rule 1', exact: true }).first().click()
     await page.getByRole('textbox', { name: 'Rule 1: when' }).waitFor()
@@ -197,9 +199,7 @@ describe('4. The library', () => {
   })
 
   it('says why a broken file failed, and tries again when told', async () => {
-    await page
-      .getByLabel('Files to add')
-      .setInputFiles({ name: 'broken.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 cut off') })
+    await giveFile(page, button('Add files'), 'broken.pdf', '%PDF-1.7 cut off')
     await expectText(row('broken.pdf'), 'is not a readable PDF')
     const retried = page.waitForResponse((response) => response.url().endsWith('/retry'))
     await row('broken.pdf').getByRole('button', { name: 'Try again' }).click()
@@ -296,10 +296,10 @@ describe('6. Rehearse', () => {
           .locator(`[data-turn="${at - 1}"]`)
           .getByRole('button', { name: '+ check' })
           .click()
-        await page.getByLabel(`Turn ${at}, check ${n + 1}: kind`).selectOption({ label: kind })
-        const field = page.getByLabel(`Turn ${at}, check ${n + 1}: value`)
-        if (kind === 'outcome is') await field.selectOption({ label: value })
-        else await field.fill(value)
+        await choose(page, page.getByRole('combobox', { name: `Turn ${at}, check ${n + 1}: kind` }), kind)
+        const name = `Turn ${at}, check ${n + 1}: value`
+        if (kind === 'outcome is') await choose(page, page.getByRole('combobox', { name }), value)
+        else await page.getByLabel(name).fill(value)
       }
     }
     await turn(1, 'What does a kayak cost?', [
@@ -375,9 +375,8 @@ describe('7. Release', () => {
     await saved()
     await stage('Library').click()
     const newer = DRY.replace('£12.00', '£14.00')
-    await page
-      .getByLabel('Newer version of Boat shed')
-      .setInputFiles({ name: 'boat-shed.md', mimeType: 'text/markdown', buffer: Buffer.from(newer) })
+    const shed = page.locator('[data-source="boat-shed.md"]')
+    await giveFile(page, shed.getByRole('button', { name: 'Newer version' }), 'boat-shed.md', newer)
     await expectText(page.locator('[data-source="boat-shed.md"]'), 'version 2')
     expect(await visit('What does a kayak cost?')).toMatch(/£12\.00(?!.*Draft only)/)
     await expectText(await ask('What does a kayak cost?'), /£14\.00.*Draft only\./)
@@ -419,9 +418,7 @@ describe('9. A kill in the middle of it', () => {
     await saved()
     await stage('Library').click()
     const long = `# Log\n\n${Array.from({ length: 30_000 }, (_, day) => `On day ${day} the kayak number ${day % 17} went out and came back dry.`).join('\n\n')}`
-    await page
-      .getByLabel('Files to add')
-      .setInputFiles({ name: 'log.md', mimeType: 'text/markdown', buffer: Buffer.from(long) })
+    await giveFile(page, button('Add files'), 'log.md', long)
     await page.locator('[data-source="log.md"]').waitFor()
     expect(await page.locator('[data-source="log.md"]').getAttribute('data-status')).not.toBe('ready')
     await world.kill()
@@ -456,7 +453,8 @@ describe('The keyboard', () => {
     }
     await page.keyboard.press('Control+k')
     await page.locator('[aria-label="Find"]:focus').waitFor()
-    await page.keyboard.type('boat shed')
+    await page.keyboard.type('paddles alone')
+    await page.getByRole('option').filter({ hasText: 'Nobody paddles alone' }).waitFor()
     await page.keyboard.press('Enter')
     await page.locator('.reader').waitFor()
     await page.keyboard.press('?')

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
+import { pick } from './acts'
 import { openWorld, type World } from './world'
 
 /** The care of a library: passages changed by hand, versions, cutting, conflicts, websites, pairs; in a browser. */
@@ -16,7 +17,7 @@ afterAll(() => world.end())
 const row = (name: string) => page.locator('.row').filter({ has: page.locator('.title', { hasText: name }) })
 const openSource = async (name: string, view?: string) => {
   await row(name).locator('.main').click()
-  if (view) await page.getByLabel('Views of the source').getByRole('button', { name: view }).click()
+  if (view) await page.getByRole('tab', { name: view }).click()
 }
 const passage = (text: string) => page.locator('.band').filter({ hasText: text })
 const act = async (text: string, name: string) => {
@@ -80,10 +81,10 @@ describe('the reader', () => {
 
   it('shows what another way of cutting would make of it before it is done', async () => {
     await openSource('Island days', 'Details')
-    await page.getByLabel(/every sentence for itself/).check()
+    await pick(page, 'every sentence for itself')
     await page.getByText(/It would be \d+ passages instead of/).waitFor()
     await page.getByRole('button', { name: 'Cut it this way' }).click()
-    await page.getByLabel('Views of the source').getByRole('button', { name: 'As read' }).click()
+    await page.getByRole('tab', { name: 'As read' }).click()
     await expect.poll(() => page.locator('.band').count()).toBeGreaterThan(5)
   })
 
@@ -95,8 +96,9 @@ describe('the reader', () => {
     await page.getByText('“Season tickets” was changed.').waitFor()
     await undo()
     await page.locator('.shelf', { hasText: 'Wharf' }).waitFor({ state: 'detached' })
-    await page.getByRole('region', { name: 'Reader' }).getByLabel('until').fill('2020-01-01')
-    await page.getByRole('region', { name: 'Reader' }).getByLabel('until').press('Tab')
+    const until = page.getByRole('combobox', { name: 'Answers until' })
+    await until.fill('2020-01-01')
+    await until.press('Enter')
     await row('Season tickets').getByText('has not answered since 1 Jan 2020').waitFor()
     await page.getByText('“Season tickets” was changed.').waitFor()
     await undo()
@@ -134,9 +136,9 @@ describe('a website', () => {
     await page.getByText('Found 7 pages.').waitFor()
     await page.getByRole('button', { name: 'Untick all' }).click()
     await page
-      .locator('.tree')
-      .getByLabel(/Parking at Carrow Quay/)
-      .check()
+      .getByRole('treeitem', { name: /Parking at Carrow Quay/ })
+      .locator('.el-checkbox')
+      .click()
     await page.getByRole('button', { name: 'Read 1 page' }).click()
     // The same page is in the library already: the twin is offered to be merged.
     await page.getByText('% the same as “Parking at Carrow Quay”').waitFor()

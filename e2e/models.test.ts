@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
+import { choose, pick } from './acts'
 import { openWorld, type World } from './world'
 
 /** Outside models in the real interface: set up, tried, let speak, and held to what the documents say. */
@@ -19,8 +20,8 @@ const toast = (text: string | RegExp) => page.getByText(text).first().waitFor()
 /** Chooses a simulated model for Marlow in the settings, with one click. */
 async function simulate(model: string): Promise<void> {
   await page.goto(`${world.url}/settings`)
-  await page.getByRole('combobox', { name: 'Agent' }).selectOption({ label: 'Marlow' })
-  await page.getByRole('radio', { name: new RegExp(`^${model}\\b`) }).check()
+  await choose(page, page.getByRole('combobox', { name: 'Agent' }), 'Marlow')
+  await pick(page, new RegExp(`^${model}\\b`))
   await toast(/answers through the/)
 }
 
@@ -30,7 +31,7 @@ async function ask(text: string) {
   await page.getByRole('textbox', { name: /^Ask / }).fill(text)
   await page.getByRole('button', { name: 'Ask', exact: true }).click()
   const line = page.locator('article.line').last()
-  const streamed = line.locator('.coming .text').waitFor()
+  const streamed = line.locator('.coming .reply').waitFor()
   const done = line.getByRole('button', { name: 'Show workings' }).waitFor()
   const hasStreamed = await Promise.race([
     streamed.then(
@@ -63,7 +64,7 @@ describe('an endpoint', () => {
 
   it('answers once it is chosen, and its calls are in the workings', async () => {
     await page.goto(`${world.url}${marlow}/brief`)
-    await page.getByRole('radio', { name: /My model/ }).check()
+    await pick(page, /My model/)
     await toast('The model was changed.')
     const { line } = await ask('How much are two adult returns to Sula Holm?')
     await line.getByText('£21.60').first().waitFor()

@@ -102,7 +102,7 @@ export async function openWorld(): Promise<World> {
       return `/agents/${agents.find((agent) => agent.name === name)!.id}`
     },
     open: async (path) => {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
       const page = await context.newPage()
       page.setDefaultTimeout(30_000)
       await page.goto(`${url}${path}`)

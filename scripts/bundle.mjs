@@ -6,10 +6,10 @@ import { build } from 'esbuild'
 export const root = fileURLToPath(new URL('..', import.meta.url))
 
 /**
- * Packages that are not bundled: they load files that lie beside them (WebAssembly, workers, a browser's driver). The
+ * Packages that are not bundled: they load files that lie beside them (WebAssembly, native code, workers, a browser's driver). The
  * others are, since a server loads one file faster than a thousand.
  */
-const APART = ['@electric-sql/pglite', '@embedpdf/pdfium', 'piscina', 'pino', 'playwright-core']
+const APART = ['@electric-sql/pglite', '@embedpdf/pdfium', 'piscina', 'pino', 'playwright-core', 'sharp']
 
 /** Packages in the older module format ask for Node's own modules by `require`. */
 const REQUIRE = [

@@ -6,5 +6,5 @@ export default defineConfig({
   server: {
     proxy: { '/api': 'http://127.0.0.1:4100', '/talk': 'http://127.0.0.1:4100', '/widget': 'http://127.0.0.1:4100' },
   },
-  build: { target: 'es2022', chunkSizeWarningLimit: 400 },
+  build: { target: 'es2022', chunkSizeWarningLimit: 400, manifest: true },
 })

@@ -1,4 +1,4 @@
-import { createParser } from 'eventsource-parser'
+import { BrokenOff, readEvents } from '@parrot/client'
 import type { Problem, TalkAgent, TalkReply } from '@parrot/contract'
 
 /** What the link of the page says of the visitor ("?name=Ana"), as values for the agent's variables; none in a link without. */
@@ -28,20 +28,12 @@ export async function askStream(
     throw new Error('The connection was lost. Check your network and ask again.')
   })
   if (!response.ok || !response.body) throw new Error(await messageOf(response))
-  let answer: TalkReply | undefined
-  let problem: Problem | undefined
-  const parser = createParser({
-    onEvent: ({ event, data }) => {
-      if (event === 'text') onText((JSON.parse(data) as { text: string }).text)
-      else if (event === 'thinking') onThinking()
-      else if (event === 'done') answer = JSON.parse(data) as TalkReply
-      else if (event === 'problem') problem = JSON.parse(data) as Problem
+  const on = { text: ({ text }: { text: string }) => onText(text), thinking: onThinking }
+  return readEvents<TalkReply>(response.body, on, (problem: Problem) => new Error(textOf(problem))).catch(
+    (error: unknown) => {
+      throw error instanceof BrokenOff ? new Error('The answer broke off. Ask again.') : error
     },
-  })
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
-  for (let part = await reader.read(); !part.done; part = await reader.read()) parser.feed(part.value)
-  if (answer) return answer
-  throw new Error(problem ? textOf(problem) : 'The answer broke off. Ask again.')
+  )
 }
 
 const textOf = (problem: Problem): string => [problem.title, problem.detail].filter(Boolean).join(' ')

@@ -1,76 +1,89 @@
-import { tableLine, type TalkReply } from '@parrot/contract'
+import { blocksOf, type Inline, type ReplyBlock } from '@parrot/client'
+import type { TalkReply } from '@parrot/contract'
 
-/** One block of a reply: a paragraph, a list with its items, or a table whose first row is its head. */
-export type ReplyBlock =
-  | { readonly kind: 'paragraph'; readonly text: string }
-  | { readonly kind: 'table'; readonly rows: readonly (readonly string[])[] }
-  | { readonly kind: 'list'; readonly ordered: boolean; readonly items: readonly string[] }
+type Citations = TalkReply['citations']
 
-const ITEM = /^(?:([-•])|(\d{1,3})[.)])\s+(.*)$/
-
-/** A reply's text as blocks: lines with bullets or numbers become lists, other lines paragraphs. */
-export function blocksOf(reply: string): ReplyBlock[] {
-  const blocks: ReplyBlock[] = []
-  for (const line of reply.split('\n').filter((each) => each.trim() !== '')) {
-    const item = ITEM.exec(line)
-    const last = blocks.at(-1)
-    const ordered = item?.[2] !== undefined
-    const row = tableLine(line)
-    if (row?.isRule) continue
-    if (row && last?.kind === 'table') blocks[blocks.length - 1] = { kind: 'table', rows: [...last.rows, row.cells] }
-    else if (row) blocks.push({ kind: 'table', rows: [row.cells] })
-    else if (!item) blocks.push({ kind: 'paragraph', text: line })
-    else if (last?.kind === 'list' && last.ordered === ordered)
-      blocks[blocks.length - 1] = { ...last, items: [...last.items, item[3]!] }
-    else blocks.push({ kind: 'list', ordered, items: [item[3]!] })
-  }
-  return blocks
+/** Draws a reply into an element. Text is only ever set as text: nothing a model says becomes markup of its own. */
+export function drawReply(into: HTMLElement, reply: string, citations: Citations): void {
+  into.replaceChildren(...blocksOf(reply).map((block) => drawBlock(block, citations)))
 }
 
-/** A line parted into text and citation markers, in order. */
-export const partsOf = (text: string): (string | number)[] =>
-  text.split(/(\s?\[\d{1,3}\])/).flatMap((part): (string | number)[] => {
-    const marker = /\[(\d+)\]/.exec(part)?.[1]
-    return marker ? [Number(marker)] : part === '' ? [] : [part]
-  })
+function make<K extends keyof HTMLElementTagNameMap>(tag: K, ...children: (Node | string)[]): HTMLElementTagNameMap[K] {
+  const element = document.createElement(tag)
+  element.append(...children)
+  return element
+}
 
-/** Draws a reply into an element. Text is only ever set as text: nothing a model says becomes markup. */
-export function drawReply(into: HTMLElement, reply: string, citations: TalkReply['citations']): void {
-  const fill = (element: HTMLElement, text: string): HTMLElement => {
-    for (const part of partsOf(text)) {
-      const citation = typeof part === 'number' ? citations.find((each) => each.marker === part) : undefined
-      if (typeof part === 'string') element.append(part)
-      else if (citation) element.append(markerFor(citation))
-    }
-    return element
-  }
-  into.replaceChildren(
-    ...blocksOf(reply).map((block) => {
-      if (block.kind === 'paragraph') return fill(document.createElement('p'), block.text)
-      if (block.kind === 'table') return tableFor(block.rows, fill)
-      const list = document.createElement(block.ordered ? 'ol' : 'ul')
-      list.append(...block.items.map((item) => fill(document.createElement('li'), item)))
+/** An element whose text runs in the direction of its own script. */
+function directed<K extends keyof HTMLElementTagNameMap>(tag: K, ...children: (Node | string)[]) {
+  const element = make(tag, ...children)
+  element.setAttribute('dir', 'auto')
+  return element
+}
+
+function drawBlock(block: ReplyBlock, citations: Citations): HTMLElement {
+  const line = (inlines: readonly Inline[]) => inlines.flatMap((each) => drawInline(each, citations))
+  switch (block.kind) {
+    case 'paragraph':
+      return directed('p', ...line(block.inlines))
+    case 'heading':
+      return directed('p', make('strong', ...line(block.inlines)))
+    case 'list': {
+      const items = block.items.map((item) => make('li', ...item.map((each) => drawBlock(each, citations))))
+      const list = directed(block.start === undefined ? 'ul' : 'ol', ...items)
+      if (block.start !== undefined && block.start !== 1) list.setAttribute('start', String(block.start))
       return list
-    }),
-  )
+    }
+    case 'table': {
+      const rows = block.rows.map((cells, at) =>
+        make('tr', ...cells.map((cell) => directed(at === 0 ? 'th' : 'td', ...line(cell)))),
+      )
+      const wide = make('div', make('table', make('thead', ...rows.slice(0, 1)), make('tbody', ...rows.slice(1))))
+      wide.className = 'wide'
+      return wide
+    }
+    case 'code':
+      return make('pre', make('code', block.text))
+    case 'quote':
+      return make('blockquote', ...block.blocks.map((each) => drawBlock(each, citations)))
+    case 'rule':
+      return make('hr')
+  }
 }
 
-function tableFor(rows: readonly (readonly string[])[], fill: (element: HTMLElement, text: string) => HTMLElement) {
-  const table = document.createElement('table')
-  rows.forEach((cells, at) => {
-    const row = document.createElement('tr')
-    row.append(...cells.map((cell) => fill(document.createElement(at === 0 ? 'th' : 'td'), cell)))
-    table.append(row)
-  })
-  return table
+function drawInline(inline: Inline, citations: Citations): (Node | string)[] {
+  const inner = (inlines: readonly Inline[]) => inlines.flatMap((each) => drawInline(each, citations))
+  switch (inline.kind) {
+    case 'text':
+      return [inline.text]
+    case 'code':
+      return [make('code', inline.text)]
+    case 'strong':
+      return [make('strong', ...inner(inline.inlines))]
+    case 'emphasis':
+      return [make('em', ...inner(inline.inlines))]
+    case 'break':
+      return [make('br')]
+    case 'link': {
+      const link = make('a', ...inner(inline.inlines))
+      link.href = inline.href
+      link.target = '_blank'
+      link.rel = 'noopener noreferrer nofollow'
+      return [link]
+    }
+    case 'marker': {
+      const citation = citations.find((each) => each.marker === inline.marker)
+      return [...(citation ? [markerFor(citation)] : []), inline.stop]
+    }
+  }
 }
 
-function markerFor(citation: TalkReply['citations'][number]): HTMLElement {
-  const marker = document.createElement('button')
+function markerFor(citation: Citations[number]): HTMLElement {
+  const marker = make('button', String(citation.marker))
   marker.type = 'button'
   marker.className = 'marker'
-  marker.textContent = String(citation.marker)
   marker.setAttribute('aria-label', `Source ${citation.marker}: ${citation.sourceTitle}, ${citation.locator.label}`)
+  marker.setAttribute('aria-expanded', 'false')
   marker.dataset.marker = String(citation.marker)
   return marker
 }

@@ -26,6 +26,9 @@ function open(agent: TalkAgent): void {
   head.append(face, title)
 
   const lines = element('ol', 'lines')
+  /** Tells those who do not see the page of each answer once, when it is whole: not of every piece of it. */
+  const told = element('p', 'sr')
+  told.setAttribute('role', 'status')
   const form = element('form')
   const input = element('textarea')
   input.rows = 1
@@ -34,7 +37,7 @@ function open(agent: TalkAgent): void {
   input.setAttribute('aria-label', `Ask ${agent.name}`)
   const send = element('button', 'send', 'Ask')
   form.append(input, send)
-  room.replaceChildren(head, lines, form)
+  room.replaceChildren(head, lines, told, form)
 
   if (agent.greeting) {
     const greeting = element('li', 'reply')
@@ -69,11 +72,14 @@ function open(agent: TalkAgent): void {
 
   async function ask(text: string): Promise<void> {
     lines.querySelector('.suggestions')?.remove()
-    lines.append(element('li', 'said', text))
+    const said = element('li', 'said', text)
+    said.setAttribute('dir', 'auto')
+    lines.append(said)
+    told.textContent = `${agent.name} is looking it up.`
     const reply = element('li', 'reply waiting')
     reply.append(element('p', '', `${agent.name} is looking it up…`))
     lines.append(reply)
-    reply.scrollIntoView({ block: 'end' })
+    keepInSight(said, reply)
     send.disabled = true
     try {
       let soFar = ''
@@ -83,11 +89,13 @@ function open(agent: TalkAgent): void {
         (piece) => {
           soFar += piece
           drawReply(reply, soFar.replace(/\s?\[\d*\]?$/, ''), [])
+          keepInSight(said, reply)
         },
         () => drawReply(reply, `${agent.name} is thinking it through…`, []),
       )
       conversationId = answer.conversationId
       showAnswer(reply, answer)
+      told.textContent = answer.reply
     } catch (error) {
       reply.className = 'reply failed'
       drawReply(reply, error instanceof Error ? error.message : 'Something went wrong.', [])
@@ -101,10 +109,19 @@ function open(agent: TalkAgent): void {
       reply.append(again)
     } finally {
       send.disabled = false
-      reply.scrollIntoView({ block: 'end' })
-      input.focus()
+      // The field takes the focus without moving the page: the answer stays where it is read.
+      input.focus({ preventScroll: true })
+      keepInSight(said, reply)
     }
   }
+}
+
+/** Brings an answer into sight above the field: its end while it fits, else the question it begins under. */
+function keepInSight(said: HTMLElement, reply: HTMLElement): void {
+  const room = window.innerHeight - document.querySelector('form')!.offsetHeight
+  const height = reply.getBoundingClientRect().bottom - said.getBoundingClientRect().top
+  if (height < room) reply.scrollIntoView({ block: 'end' })
+  else said.scrollIntoView({ block: 'start' })
 }
 
 function showAnswer(reply: HTMLElement, answer: TalkReply): void {
@@ -120,6 +137,8 @@ function showAnswer(reply: HTMLElement, answer: TalkReply): void {
     const isSame = !source.hidden && source.dataset.marker === marker
     source.hidden = isSame
     source.dataset.marker = marker
+    for (const each of reply.querySelectorAll<HTMLElement>('.marker'))
+      each.setAttribute('aria-expanded', String(each.dataset.marker === marker && !isSame))
     source.replaceChildren(
       element('blockquote', '', citation.quote),
       element('cite', '', `${citation.sourceTitle}, ${citation.locator.label}`),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { briefFrom, changesBetween, compile, drawFace, fillVariables, migrate } from './index'
+import { briefFrom, changesBetween, compile, fillVariables, migrate } from './index'
 
 const rule = {
   id: 'r1',
@@ -166,18 +166,5 @@ describe('what changed', () => {
     expect(changesBetween(before, before)).toEqual([])
     const turned = briefFrom({ ...before, purpose: { ...before.purpose, goals: ['b', 'a'] } })
     expect(changesBetween(before, turned)).toHaveLength(1)
-  })
-})
-
-describe('a face', () => {
-  it('is the same for the same seed and another for another', () => {
-    expect(drawFace('Ada')).toBe(drawFace('Ada'))
-    expect(drawFace('Ada')).not.toBe(drawFace('Bob'))
-  })
-
-  it('is safe to show whatever the seed says', () => {
-    const svg = drawFace('"><script>alert(1)</script>')
-    expect(svg).not.toContain('script')
-    expect(svg).toMatch(/^<svg .*<\/svg>$/)
   })
 })

@@ -59,16 +59,25 @@ export const FIELD_LABELS: Readonly<Record<string, string>> = {
   freeform: 'Free text',
 }
 
-/** All differences between two briefs, in the order of the document. List entries are matched by id, else by content. */
-export function changesBetween(before: Brief, after: Brief): BriefChange[] {
+/** All differences between two briefs, in the order of the document. List entries are matched by id, else by content; of shared sets
+ * `setNames` tells the names. */
+export function changesBetween(
+  before: Brief,
+  after: Brief,
+  setNames: ReadonlyMap<string, string> = new Map(),
+): BriefChange[] {
+  const nameOfSet = (id: string) => setNames.get(id) ?? 'a set that is no more'
   return Object.entries(FIELD_LABELS).flatMap(([field, label]) => {
-    const was = at(before, field)
-    const is = at(after, field)
-    if (Array.isArray(was) && Array.isArray(is)) return listChanges(field, label, was, is)
+    const was = field === 'ruleSets' ? before.ruleSets.map(nameOfSet) : at(before, field)
+    const is = field === 'ruleSets' ? after.ruleSets.map(nameOfSet) : at(after, field)
+    if (Array.isArray(was) && Array.isArray(is)) {
+      // An entry nothing was written into is no change yet.
+      return listChanges(field, label, was, is).filter((change) => change.before !== '' || change.after !== '')
+    }
     if (same(was, is)) return []
-    if (was === '') return [{ field, label, kind: 'added' as const, before: '', after: shown(is) }]
-    if (is === '') return [{ field, label, kind: 'removed' as const, before: shown(was), after: '' }]
-    return [{ field, label, kind: 'changed' as const, before: shown(was), after: shown(is) }]
+    if (was === '') return [{ field, label, kind: 'added' as const, before: '', after: shown(field, is) }]
+    if (is === '') return [{ field, label, kind: 'removed' as const, before: shown(field, was), after: '' }]
+    return [{ field, label, kind: 'changed' as const, before: shown(field, was), after: shown(field, is) }]
   })
 }
 
@@ -77,13 +86,13 @@ function listChanges(field: string, label: string, before: unknown[], after: unk
   const still = new Set(after.map(keyOf))
   const removed = before
     .filter((entry) => !still.has(keyOf(entry)))
-    .map((entry): BriefChange => ({ field, label, kind: 'removed', before: shown(entry), after: '' }))
+    .map((entry): BriefChange => ({ field, label, kind: 'removed', before: shown(field, entry), after: '' }))
   const others = after.flatMap((entry, index): BriefChange[] => {
     const was = known.get(keyOf(entry))
     const place = `${field}.${index}`
-    if (was === undefined) return [{ field: place, label, kind: 'added', before: '', after: shown(entry) }]
+    if (was === undefined) return [{ field: place, label, kind: 'added', before: '', after: shown(field, entry) }]
     if (same(was, entry)) return []
-    return [{ field: place, label, kind: 'changed', before: shown(was), after: shown(entry) }]
+    return [{ field: place, label, kind: 'changed', before: shown(field, was), after: shown(field, entry) }]
   })
   const moved = removed.length === 0 && others.length === 0 && !same(before.map(keyOf), after.map(keyOf))
   const order: BriefChange[] = moved ? [{ field, label, kind: 'changed', before: 'old order', after: 'new order' }] : []
@@ -101,20 +110,42 @@ function keyOf(entry: unknown): string {
   return String(id ?? term ?? name ?? question ?? JSON.stringify(entry))
 }
 
+type Entry = Readonly<Record<string, unknown>>
+const text = (value: unknown): string => (typeof value === 'string' ? value.trim() : '')
+/** "subject: reply"; either alone where the other is empty. */
+const told = (what: unknown, then: unknown): string => [text(what), text(then)].filter(Boolean).join(': ')
+const off = (entry: Entry): string => (entry.enabled === false ? ' (switched off)' : '')
+
+/** How an entry of each list reads in one line; "" for one nothing was written into yet. */
+const ENTRIES: Readonly<Record<string, (entry: Entry) => string>> = {
+  rules: (entry) => {
+    const line = [text(entry.when), text(entry.do)].filter(Boolean).join(' → ')
+    return line && `${entry.strength === 'usually' ? 'Usually: ' : ''}${line}${off(entry)}`
+  },
+  duties: (entry) => {
+    const asks = (entry.ask as readonly Entry[]).map(({ name }) => text(name)).filter(Boolean)
+    const line = told(entry.name, entry.when) || text(entry.steps)
+    return line && `${line}${asks.length > 0 ? `; asks for ${asks.join(', ')}` : ''}${off(entry)}`
+  },
+  boundaries: (entry) => {
+    const line = told(entry.subject, entry.reply)
+    return line && `${line}${off(entry)}`
+  },
+  glossary: (entry) => {
+    const also = (entry.also as readonly string[]).map(text).filter(Boolean)
+    return `${told(entry.term, entry.meaning)}${also.length > 0 ? ` (also ${also.join(', ')})` : ''}`.trim()
+  },
+  answers: (entry) => {
+    const line = told(entry.question, entry.answer)
+    return line && `${line}${off(entry)}`
+  },
+  variables: (entry) => told(entry.name, entry.fallback),
+}
+
 /** A value as one short line a person can read. */
-function shown(value: unknown): string {
-  if (value === null || value === '' || (Array.isArray(value) && value.length === 0)) return 'none'
+function shown(field: string, value: unknown): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (typeof value !== 'object') return String(value)
-  if (Array.isArray(value)) return value.map(shown).join(', ')
-  const entry = value as Record<string, unknown>
-  if ('do' in entry) {
-    const off = entry.enabled === false ? ' (switched off)' : ''
-    const usually = entry.strength === 'usually' ? 'Usually: ' : ''
-    return `${usually}${entry.when ? `${entry.when} → ` : ''}${entry.do}${off}`
-  }
-  if ('term' in entry) return `${entry.term}: ${entry.meaning}`
-  if ('subject' in entry) return `${entry.subject}: ${entry.reply}`
-  if ('question' in entry) return `${entry.question}: ${entry.answer}`
-  return Object.values(entry).map(shown).join(', ')
+  if (value === null || value === '') return 'none'
+  if (Array.isArray(value)) return value.map((each) => shown(field, each)).join(', ') || 'none'
+  return typeof value === 'object' ? (ENTRIES[field]?.(value as Entry) ?? '') : String(value)
 }

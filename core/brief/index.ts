@@ -4,7 +4,6 @@ export { changesBetween, FIELD_LABELS, type BriefChange } from './changes'
 export { migrate, type StoredBrief } from './migrate'
 export { fillVariables } from './variables'
 export { DIALS, dialWords, type DialName } from './prompt'
-export { drawFace } from './face'
 export { applyEdits, reviewBrief, REMARK_KINDS, type Edit, type Remark, type RemarkKind } from './review'
 export {
   answerQuestion,
@@ -22,3 +21,4 @@ export {
 } from './draft'
 export { sectionSizes } from './compile'
 export { inItsLanguage } from './unknown'
+export { linesOf, type BriefLine } from './lines'

@@ -60,6 +60,14 @@ export class PassageLibrary implements LibraryPort {
     return { hits: this.search(lookedUpAs(text, glossary).text, limit), changed }
   }
 
+  /** The first passages of every source, so many in all, evenly: what a reader of the library sees first. */
+  opening(most: number): (StoredPassage & { readonly sourceId: string })[] {
+    const each = Math.max(1, Math.floor(most / Math.max(1, this.sources.length)))
+    return this.sources
+      .flatMap(({ sourceId, passages }) => passages.slice(0, each).map((passage) => ({ ...passage, sourceId })))
+      .slice(0, most)
+  }
+
   #own: Spoken | undefined
 
   /** The language most of the library is in, by its first passages. */

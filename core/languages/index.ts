@@ -40,3 +40,4 @@ export const FUNCTION_WORDS: Readonly<Record<Spoken, readonly string[]>> = {
 }
 
 export { topicsOf, type Topic } from './topics'
+export { REMARK_WORDS } from './en/remarks'

@@ -9,6 +9,9 @@ export interface Phrases {
   readonly total: (about: string, sum: string, working: string) => string
   readonly equals: (given: string, converted: string) => string
   readonly which: (header: string, choices: string) => string
+  /** A visitor's question about a topic, and whether a statement holds. */
+  readonly askAbout: (topic: string) => string
+  readonly askWhether: (subject: string, verb: string, rest: string) => string
   readonly sorry: string
   /** What is said when nothing is known, until the brief says something else. */
   readonly unknown: string

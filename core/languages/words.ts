@@ -31,6 +31,10 @@ export interface LanguageWords {
   readonly asks: Readonly<Record<AskedFor, string>>
   /** Words that begin a question which wants a yes or a no. */
   readonly auxiliaries: string
+  /** Verbs by which a document states what is or may be: a statement with one turns into a question of yes or no. */
+  readonly statesWith: string
+  /** Whether nouns are written with a capital within a sentence. */
+  readonly nounsAreLarge?: true
   /** Ask whether something is allowed. */
   readonly leave: string
   readonly denial: string

@@ -69,7 +69,20 @@ export function readable(title: string, blocks: readonly Block[], name: string):
   const hasText = blocks.some((block) => /[\p{L}\p{N}]/u.test(block.text))
   if (!hasText)
     return failed(`“${name}” holds no text.`, 'Check that the file is the right one and not empty, then add it again.')
-  return { ok: true, document: { title: title.trim() || baseName(name), blocks: withPairs(blocks) } }
+  return { ok: true, document: { title: titleFor(title, blocks, name), blocks: withPairs(blocks) } }
+}
+
+/** Titles that programs leave behind when nobody wrote one: an empty page, an unnamed document, where the file once lay. */
+const LEFT_BEHIND =
+  /^(?:about:.*|(?:untitled|unbenannt|sans titre|sin título|senza titolo|naamloos|new document|document|dokument|slide|presentation|powerpoint presentation|title|titel)[\s\d.-]*|[a-z]+:\/\/\S*|.*[\\/].*\.\w{1,5}|[^\s]+\.(?:docx?|odt|rtf|pdf|indd|tex|xlsx?|pptx?|html?|tmp))$/i
+/** What a word processor puts before the name of the file it printed. */
+const PRINTED_BY = /^Microsoft (?:Word|PowerPoint|Excel) - /i
+
+/** The title a document says it has, its first heading where that tells nothing, and its file name where it has neither. */
+function titleFor(said: string, blocks: readonly Block[], name: string): string {
+  const title = said.trim().replace(PRINTED_BY, '')
+  if (title !== '' && !LEFT_BEHIND.test(title)) return title
+  return blocks.find((block) => block.kind === 'heading' && block.text.trim() !== '')?.text.trim() || baseName(name)
 }
 
 /** A file name without folders and extension, as a title of last resort. */

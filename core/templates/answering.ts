@@ -20,7 +20,7 @@ export const frontDesk: TemplateSource = {
       format: { maxWords: 80 },
     },
     rules: [
-      { id: 'complaint', when: 'the visitor complains', do: 'apologise and offer to pass it on' },
+      { id: 'complaint', when: 'the visitor complains', do: 'apologise first' },
       { id: 'steps', when: 'they ask how to do something', do: 'use numbered steps' },
       { id: 'promise', do: 'Never mention “guarantee” or “promise”.' },
     ],

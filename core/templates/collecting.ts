@@ -24,7 +24,7 @@ export const bookingHelper: TemplateSource = {
       {
         id: 'groups',
         when: 'the party has more than 8 people',
-        do: 'say “For more than eight we call you back to arrange the room.”',
+        do: 'say “For more than eight the room has to be arranged with a person.”',
       },
     ],
     duties: [
@@ -33,13 +33,13 @@ export const bookingHelper: TemplateSource = {
         name: 'Make a booking',
         when: 'the visitor wants to book or reserve',
         examples: ['I would like to book a table', 'Can I make a booking?', 'Reserve a place for me'],
-        steps: 'Repeat the booking.\nSay “We write to you within a day to confirm it.”',
+        steps: 'Repeat the booking.\nSay “I have noted that. It is a request, and not confirmed yet.”',
         ask: [
           { name: 'day', type: 'date', question: 'For which day?' },
           { name: 'time', type: 'time', question: 'At what time?' },
           { name: 'people', type: 'number', question: 'For how many people?' },
           { name: 'name', type: 'text', question: 'Under which name?' },
-          { name: 'e-mail', type: 'email', question: 'Which e-mail address shall the confirmation go to?' },
+          { name: 'e-mail', type: 'email', question: 'Which e-mail address is yours?' },
         ],
       },
       {
@@ -47,7 +47,7 @@ export const bookingHelper: TemplateSource = {
         name: 'Cancel a booking',
         when: 'the visitor wants to cancel a booking they made',
         examples: ['I need to cancel my reservation', 'Please cancel my booking'],
-        steps: 'Say “We cancel it and write to you.”',
+        steps: 'Repeat what was given.\nSay “I have noted that you want to cancel it.”',
         ask: [
           { name: 'name', type: 'text', question: 'Under which name was it made?' },
           { name: 'day', type: 'date', question: 'For which day was it?' },
@@ -108,17 +108,17 @@ export const leadCollector: TemplateSource = {
       dials: { formality: 45, warmth: 75, brevity: 70, playfulness: 20, directness: 65 },
       format: { maxWords: 80 },
     },
-    rules: [{ id: 'offer', when: 'they ask what something costs', do: 'offer to have someone call back with a price' }],
+    rules: [{ id: 'offer', when: 'they ask what something costs', do: 'offer to note the question for a colleague' }],
     duties: [
       {
         id: 'contact',
         name: 'Take contact details',
         when: 'the visitor wants to be called or written to',
         examples: ['Please call me back', 'Can someone contact me?', 'I want an offer'],
-        steps: 'Say “Thank you. Someone will be in touch within two working days.”',
+        steps: 'Repeat what was given.\nSay “Thank you, I have noted that.”',
         ask: [
           { name: 'name', type: 'text', question: 'Gladly. What is your name?' },
-          { name: 'e-mail', type: 'email', question: 'Which e-mail address may we write to?' },
+          { name: 'e-mail', type: 'email', question: 'Which e-mail address is yours?' },
           {
             name: 'phone',
             type: 'phone',
@@ -134,7 +134,7 @@ export const leadCollector: TemplateSource = {
         id: 'price',
         subject: 'discounts for single customers',
         examples: ['Can I have a discount?', 'Give me a better price'],
-        reply: 'Prices are for my colleagues to talk about. Shall someone call you back?',
+        reply: 'Prices are for my colleagues to talk about. I can note your question for them.',
         onHit: 'redirect',
       },
     ],
@@ -142,7 +142,7 @@ export const leadCollector: TemplateSource = {
       greeting: 'Hello, I’m Cleo. Ask me anything about what we do.',
       suggestions: ['What do you offer?', 'Please call me back'],
     },
-    grounding: { whenUnknown: 'I don’t know that yet. Shall someone call you back about it?' },
+    grounding: { whenUnknown: 'I don’t know that yet. I can note your question.' },
     memory: { rememberVisitor: true },
   },
   scripts: [

@@ -31,7 +31,8 @@ export const trainer: TemplateSource = {
         name: 'Give a quiz',
         when: 'the learner wants a quiz or wants to be tested',
         examples: ['Quiz me', 'Test me', 'Ask me a question'],
-        steps: 'Say “Well done for trying. Ask me about anything you were not sure of, and compare.”',
+        steps:
+          'Repeat what was given.\nSay “Well done for trying. Ask me about anything you were not sure of, and compare.”',
         ask: [
           { name: 'subject', type: 'text', question: 'Gladly. Which subject shall the quiz be on?' },
           {

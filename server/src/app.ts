@@ -13,6 +13,7 @@ import {
 import { healthSchema } from '@parrot/contract'
 import { agentRoutes } from './agents/routes'
 import { draftRoutes } from './agents/draftRoutes'
+import { faceRoutes } from './agents/faceRoutes'
 import { ruleSetRoutes } from './agents/ruleSetRoutes'
 import { Bus } from './bus'
 import type { Config } from './config'
@@ -155,6 +156,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   })
   await server.register(agentRoutes(services))
   await server.register(draftRoutes(services))
+  await server.register(faceRoutes(services))
   await server.register(ruleSetRoutes(services))
   await server.register(libraryRoutes(services))
   await server.register(careRoutes(services))

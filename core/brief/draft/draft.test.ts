@@ -43,10 +43,10 @@ describe('drafting from a sentence', () => {
       ['', 'Always mention “the terrace”'],
       ['someone complains', 'apologise'],
       ['they ask how to do something', 'use numbered steps'],
-      ['the visitor complains', 'apologise and offer to pass it on'],
+      ['the visitor complains', 'apologise first'],
     ])
     expect(brief.duties[0]).toMatchObject({
-      name: 'Pass a question on',
+      name: 'Take a question down',
       ask: [{ type: 'text' }, { type: 'text' }, { type: 'email' }],
     })
   })

@@ -85,20 +85,20 @@ const OF_LENGTH =
 /** What every desk does well to hold to; the designer sees them marked as drafted. */
 const EVERY_DESK = [
   { when: 'they ask how to do something', do: 'use numbered steps' },
-  { when: 'the visitor complains', do: 'apologise and offer to pass it on' },
+  { when: 'the visitor complains', do: 'apologise first' },
 ]
 
-/** A duty for what cannot be answered: someone gets in touch. */
+/** A duty for what cannot be answered: the question is written down, and nothing more is promised. */
 const passOn = (): ReturnType<typeof dutiesIn>[number] => ({
   id: 'drafted-1',
-  name: 'Pass a question on',
+  name: 'Take a question down',
   when: 'the visitor wants someone to get in touch',
-  examples: ['Can someone call me back?', 'Please pass my question on'],
-  steps: 'Repeat what was given.\nSay “Thank you, I have passed that on.”',
+  examples: ['Can someone call me back?', 'Please write my question down'],
+  steps: 'Repeat what was given.\nSay “Thank you, I have noted that.”',
   ask: [
     { name: 'question', type: 'text', question: 'What would you like to know?', required: true },
     { name: 'name', type: 'text', question: 'What is your name?', required: true },
-    { name: 'e-mail', type: 'email', question: 'Which e-mail address may we answer to?', required: true },
+    { name: 'e-mail', type: 'email', question: 'Which e-mail address is yours?', required: true },
   ],
 })
 
@@ -221,7 +221,7 @@ const ASKED: readonly (readonly [RegExp, Brief['duties'][number]['ask']])[] = [
     /\bcontact|\blead|\bdetails|\benquir|\bsign|\bregist/i,
     [
       { name: 'name', type: 'text', question: 'What is your name?', required: true },
-      { name: 'e-mail', type: 'email', question: 'Which e-mail address may we write to?', required: true },
+      { name: 'e-mail', type: 'email', question: 'Which e-mail address is yours?', required: true },
       { name: 'subject', type: 'text', question: 'What is it about?', required: true },
     ],
   ],
@@ -229,7 +229,7 @@ const ASKED: readonly (readonly [RegExp, Brief['duties'][number]['ask']])[] = [
     /\bcomplain/i,
     [
       { name: 'what happened', type: 'text', question: 'What happened?', required: true },
-      { name: 'e-mail', type: 'email', question: 'Which e-mail address may we answer to?', required: true },
+      { name: 'e-mail', type: 'email', question: 'Which e-mail address is yours?', required: true },
     ],
   ],
 ]
@@ -254,7 +254,7 @@ function dutiesIn(text: string): {
       name: capital(act),
       when: `the visitor wants to ${act}`,
       examples: [`I would like to ${act}`, `Can you ${act} for me?`],
-      steps: 'Repeat what was given.\nSay “Thank you, I have passed that on.”',
+      steps: 'Repeat what was given.\nSay “Thank you, I have noted that.”',
       ask: [...(ASKED.find(([pattern]) => pattern.test(act))?.[1] ?? ASKED[2]![1])],
     }
   })

@@ -1,4 +1,5 @@
 import type { Brief } from '../schema'
+import * as agreement from './agreement'
 import * as parts from './parts'
 import * as rules from './rules'
 import type { Finder, Remark, ReviewContext } from './remark'
@@ -29,6 +30,12 @@ const FINDERS: readonly Finder[] = [
   parts.exampleBreaksRule,
   parts.greetingOutOfTone,
   parts.termTwice,
+  agreement.absoluteWithExceptions,
+  agreement.twoLimits,
+  agreement.personaAgainstDials,
+  agreement.samplesAgainstDials,
+  agreement.askedForNothing,
+  agreement.promiseNobodyKeeps,
   parts.overBudget,
 ]
 

@@ -35,6 +35,12 @@ export const REMARK_KINDS = [
   'choice-without-choices',
   'strength-against-words',
   'term-twice',
+  'absolute-with-exceptions',
+  'two-limits',
+  'persona-against-dials',
+  'samples-against-dials',
+  'asked-for-nothing',
+  'promise-nobody-keeps',
 ] as const
 export type RemarkKind = (typeof REMARK_KINDS)[number]
 
@@ -51,6 +57,8 @@ export interface Remark {
 export interface ReviewContext {
   /** Whether a word stands in the library; a review without one takes every word as known. */
   readonly isInLibrary?: (word: string) => boolean
+  /** Texts of the library that say most about a line; a review without it knows of no exceptions. */
+  readonly passagesOn?: (line: string) => readonly string[]
 }
 
 export type Finder = (brief: Brief, context: ReviewContext) => Remark[]

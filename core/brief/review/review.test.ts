@@ -114,9 +114,42 @@ const CASES: Readonly<Record<RemarkKind, readonly [hit: Input, nearMiss: Input]>
     { glossary: [{ term: 'plot', also: ['bed'] }, { term: 'bed' }] },
     { glossary: [{ term: 'plot', also: ['patch'] }, { term: 'bed' }] },
   ],
+  'absolute-with-exceptions': [
+    rules('Always say that plots are rented for a year'),
+    rules('Say that plots are rented for a year'),
+  ],
+  'two-limits': [
+    { ...rules('Use at most 50 words'), manner: { format: { maxWords: 20 } } },
+    { ...rules({ when: 'someone asks about fees', do: 'Use at most 50 words' }), manner: { format: { maxWords: 20 } } },
+  ],
+  'persona-against-dials': [
+    { manner: { persona: 'You are blunt and quick.', dials: { directness: 10 } } },
+    { manner: { persona: 'You are never blunt.', dials: { directness: 10 } } },
+  ],
+  'samples-against-dials': [
+    {
+      manner: { samples: ['It’s fine. Don’t worry, we’re here.', 'You’ll see, it’s easy.'], dials: { formality: 90 } },
+    },
+    {
+      manner: { samples: ['It’s fine. Don’t worry, we’re here.', 'You’ll see, it’s easy.'], dials: { formality: 50 } },
+    },
+  ],
+  'asked-for-nothing': [
+    { duties: [{ ...duty, steps: 'Say “Come on {{day}}.”', ask: [{ name: 'shoe size', question: 'Which size?' }] }] },
+    { duties: [{ ...duty, steps: 'Repeat what was given.', ask: [{ name: 'shoe size', question: 'Which size?' }] }] },
+  ],
+  'promise-nobody-keeps': [
+    { duties: [{ ...duty, steps: 'Say “Thank you, I have passed that on.”' }] },
+    { boundaries: [{ ...boundary, reply: 'I have passed it on to the office.', onHit: 'handOver' }] },
+  ],
 }
 
-const remarks = (input: Input): Remark[] => reviewBrief(whole(input), { isInLibrary: () => false })
+/** A library that explains no word, and knows one exception. */
+const LIBRARY = {
+  isInLibrary: () => false,
+  passagesOn: () => ['Plots are rented for a year, except for the school’s plot.'],
+}
+const remarks = (input: Input): Remark[] => reviewBrief(whole(input), LIBRARY)
 
 describe('remarks in the margin', () => {
   for (const kind of REMARK_KINDS) {
@@ -154,10 +187,10 @@ describe('mends', () => {
     let mended = 0
     for (const [hit] of Object.values(CASES)) {
       const brief = whole(hit)
-      for (const { kind, field, mend } of reviewBrief(brief, { isInLibrary: () => false })) {
+      for (const { kind, field, mend } of reviewBrief(brief, LIBRARY)) {
         if (!mend) continue
         mended++
-        const after = reviewBrief(applyEdits(brief, mend.edits), { isInLibrary: () => false })
+        const after = reviewBrief(applyEdits(brief, mend.edits), LIBRARY)
         expect(after.filter((each) => each.kind === kind && each.field === field)).toEqual([])
       }
     }

@@ -1,4 +1,6 @@
 import { contentStems, jaccard, synonymsOf, words } from '../../text'
+import { REMARK_WORDS } from '../../languages'
+import { find, tokensOf } from '../../reading'
 import { subjectOf } from '../../calling'
 import { breaks, readRule, type Condition, type Directive, type RuleReading } from '../../rules'
 import { fallsUnder } from './fallsUnder'
@@ -136,9 +138,6 @@ export const twoSignOffs: Finder = (brief) => {
   })
 }
 
-const VAGUE =
-  /\b(?:appropriate(?:ly)?|as needed|as necessary|if necessary|where (?:possible|relevant|applicable)|as (?:appropriate|required)|suitabl[ey]|proper(?:ly)?|reasonabl[ey]|in a timely manner|and so on|etc\.?|use (?:your )?(?:best )?judg(?:e)?ment|when it makes sense|adequate(?:ly)?)(?=\W|$)/i
-
 /** Words that leave open what is to be done. */
 export const vague: Finder = (brief) => [
   ...brief.rules.flatMap((rule, at) => (rule.enabled ? vagueIn(`rules.${at}`, `${rule.when} ${rule.do}`) : [])),
@@ -146,13 +145,13 @@ export const vague: Finder = (brief) => [
 ]
 
 function vagueIn(field: string, text: string): Remark[] {
-  const found = VAGUE.exec(text.replace(/["“][^"”]*["”]/g, ' '))
+  const found = find(REMARK_WORDS.vague, tokensOf(text.replace(/["“][^"”]*["”]/g, ' ')))
   return found
     ? [
         {
           kind: 'vague',
           field,
-          text: `“${found[0].trim()}” leaves open what to do.`,
+          text: `“${found.phrase}” leaves open what to do.`,
           why: 'Every reader, a model too, fills it in differently. Say when, how many, or what exactly.',
         },
       ]

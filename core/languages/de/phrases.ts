@@ -17,6 +17,8 @@ export const de: Phrases = {
   nameUnknown: 'Ihren Namen haben Sie mir nicht gesagt.',
   noPerson: 'Ich bin ein Programm und kann Sie mit niemandem verbinden.',
   whomToAsk: 'Wen Sie fragen können:',
+  askAbout: (topic) => `Was muss ich über ${topic} wissen?`,
+  askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
   duty: {
     ask: (name) => `Bitte nennen Sie: ${name}.`,
     invalid: {

@@ -43,6 +43,8 @@ export const words: LanguageWords = {
   },
   auxiliaries:
     'ist, sind, war, kann, können, darf, dürfen, muss, müssen, gibt, hat, haben, habt, wird, werden, soll, sollte, bist, nehmen, nehmt, braucht, brauche, kostet, macht, geht, fährt, bietet, bieten, akzeptieren',
+  statesWith: 'ist, sind, kann, können, darf, dürfen, muss, müssen, soll, sollen, wird, werden',
+  nounsAreLarge: true,
   leave:
     'darf ich, dürfen wir, kann ich, können wir, darf man, kann man, erlaubt, gestattet, muss ich, müssen wir, muss man, brauche ich',
   denial:

@@ -17,6 +17,8 @@ export const en: Phrases = {
   nameUnknown: 'You have not told me your name.',
   noPerson: 'I am a program and cannot put you through to anyone.',
   whomToAsk: 'Whom to ask:',
+  askAbout: (topic) => `What should I know about ${topic}?`,
+  askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
   duty: {
     ask: (name) => `What is the ${name}?`,
     invalid: {

@@ -58,6 +58,7 @@ export const words: LanguageWords = {
   },
   auxiliaries:
     "is, are, was, were, can, could, may, might, do, does, did, will, would, should, must, shall, has, have, am, need, isnt, arent, cant, couldnt, dont, doesnt, wont, isn't, aren't, can't, couldn't, don't, doesn't, won't, didn't",
+  statesWith: 'is, are, can, may, must, should, will',
   leave:
     'can i, can we, may i, may we, am i allowed, are we allowed, is it allowed, is it ok, is it okay, could i, could we, allowed to, permitted, can you, do you allow, are … allowed, is … allowed, can my, may my, can our, do i have to, do we have to, must i, must we, do i need, do we need, should i',
   denial:

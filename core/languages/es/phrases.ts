@@ -17,6 +17,8 @@ export const es: Phrases = {
   nameUnknown: 'No me ha dicho su nombre.',
   noPerson: 'Soy un programa y no puedo ponerle en contacto con nadie.',
   whomToAsk: 'A quién preguntar:',
+  askAbout: (topic) => `¿Qué debo saber sobre ${topic}?`,
+  askWhether: (subject, verb, rest) => `¿${subject} ${verb} ${rest}?`,
   duty: {
     ask: (name) => `¿Cuál es su ${name}?`,
     invalid: {

@@ -41,6 +41,7 @@ export const words: LanguageWords = {
   },
   auxiliaries:
     'es, son, está, están, puedo, puede, se, podemos, debo, hay, tiene, tienen, tenéis, tengo, aceptan, aceptáis, hace, hacen, incluye, ofrecen, ofrecéis, necesito',
+  statesWith: 'es, son, está, están, puede, pueden, debe, deben',
   leave: 'puedo, se puede, podemos, está permitido, se permite, tengo que, hay que, debo, es posible, es obligatorio',
   denial:
     'no, nunca, jamás, nadie, nada, ningún, ninguna, ninguno, sin, cerrado, cerrada, prohibido, prohibida, imposible, ni',

@@ -17,6 +17,8 @@ export const fr: Phrases = {
   nameUnknown: 'Vous ne m’avez pas dit votre nom.',
   noPerson: 'Je suis un programme et ne peux pas vous mettre en relation.',
   whomToAsk: 'À qui s’adresser :',
+  askAbout: (topic) => `Que faut-il savoir sur ${topic} ?`,
+  askWhether: (subject, verb, rest) => `Est-ce que ${subject} ${verb} ${rest} ?`,
   duty: {
     ask: (name) => `Quel est votre ${name} ?`,
     invalid: {

@@ -42,6 +42,7 @@ export const words: LanguageWords = {
   },
   auxiliaries:
     'est, sont, puis, puis-je, peut, peut-on, peux, pouvons, dois, doit, doit-on, faut-il, y, a, avez-vous, avez, as-tu, est-ce, est-il, sont-ils, acceptez-vous, ai-je, faites-vous, proposez-vous, prenez-vous',
+  statesWith: 'est, sont, peut, peuvent, doit, doivent',
   leave:
     "puis-je, peut-on, est-ce que je peux, est-ce qu'on peut, pouvons-nous, ai-je le droit, permis, autorisé, dois-je, faut-il, doit-on",
   denial:

@@ -17,6 +17,8 @@ export const it: Phrases = {
   nameUnknown: 'Non mi ha detto il Suo nome.',
   noPerson: 'Sono un programma e non posso metterla in contatto con nessuno.',
   whomToAsk: 'A chi chiedere:',
+  askAbout: (topic) => `Che cosa devo sapere su ${topic}?`,
+  askWhether: (subject, verb, rest) => `${subject} ${verb} ${rest}?`,
   duty: {
     ask: (name) => `Qual è: ${name}?`,
     invalid: {

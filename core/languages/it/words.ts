@@ -40,6 +40,7 @@ export const words: LanguageWords = {
   },
   auxiliaries:
     "è, sono, posso, può, si, possiamo, devo, c'è, ci, ha, hanno, avete, accettate, fate, offrite, bisogna, è incluso, serve",
+  statesWith: 'è, sono, può, possono, deve, devono',
   leave: 'posso, si può, possiamo, è permesso, è consentito, devo, bisogna, è possibile, è obbligatorio, si possono',
   denial:
     'non, mai, nessuno, nessuna, nessun, niente, nulla, senza, chiuso, chiusa, chiusi, vietato, vietata, vietati, impossibile, né',

@@ -17,6 +17,8 @@ export const nl: Phrases = {
   nameUnknown: 'U hebt me uw naam niet gezegd.',
   noPerson: 'Ik ben een programma en kan u met niemand doorverbinden.',
   whomToAsk: 'Aan wie u het kunt vragen:',
+  askAbout: (topic) => `Wat moet ik weten over ${topic}?`,
+  askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
   duty: {
     ask: (name) => `Wat is uw ${name}?`,
     invalid: {

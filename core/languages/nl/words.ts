@@ -38,6 +38,7 @@ export const words: LanguageWords = {
   },
   auxiliaries:
     'is, zijn, was, kan, kun, kunnen, mag, mogen, moet, moeten, heeft, hebben, heb, zal, zullen, wordt, worden, ben, bent, accepteren, nemen, biedt, bieden',
+  statesWith: 'is, zijn, kan, kunnen, mag, mogen, moet, moeten, zal, zullen, wordt, worden',
   leave:
     'mag ik, mogen we, kan ik, kunnen we, mag je, kan je, toegestaan, verboden, moet ik, moeten we, moet je, heb ik nodig',
   denial: 'niet, geen, nooit, niemand, niets, zonder, gesloten, dicht, verboden, onmogelijk, noch',

@@ -30,9 +30,7 @@ export function readPdf(file: SourceFile, onPage: OnPage = () => {}): Promise<Re
         'Run it through text recognition (OCR) and add the result.',
       )
     }
-    const blocks = layOut(parts)
-    const firstHeading = blocks.find((block) => block.kind === 'heading')?.text
-    return readable(metaTitle(module, handle) || firstHeading || '', blocks, file.name)
+    return readable(metaTitle(module, handle), layOut(parts), file.name)
   })
 }
 

@@ -1,3 +1,4 @@
+import { isEnglishWord } from '../../text'
 import { oneLine, type Block, type Locator } from '../document'
 import { tableBlocks } from '../tables'
 import { isGrid, isLine, MARGIN_SHARE, type Grid, type Line, type Part } from './pdfPage'
@@ -14,12 +15,13 @@ const ITEM = /^\s*(?:[•●▪◦‣–*-]|\d{1,3}[.)]|\(?[a-z][.)])\s+/
 export function layOut(all: readonly Part[]): Block[] {
   const kept = withHeaders(withoutRunningHeads(all))
   const lines = kept.filter(isLine)
+  const isWord = wordsKnown(lines)
   const body = bodySize(lines)
   const levels = headingLevels(lines, body)
   const blocks: Block[] = []
   let open: { kind: 'paragraph' | 'item' | 'heading'; level: number; lines: Line[] } | undefined
   const close = () => {
-    if (open) blocks.push(...toBlock(open.kind, open.level, open.lines))
+    if (open) blocks.push(...toBlock(open.kind, open.level, open.lines, isWord))
     open = undefined
   }
   for (const line of kept) {
@@ -105,8 +107,13 @@ function continues(
   return gap >= 0 && gap <= body * PARAGRAPH_GAP
 }
 
-function toBlock(kind: 'paragraph' | 'item' | 'heading', level: number, lines: readonly Line[]): Block[] {
-  const text = joined(lines)
+function toBlock(
+  kind: 'paragraph' | 'item' | 'heading',
+  level: number,
+  lines: readonly Line[],
+  isWord: (word: string) => boolean,
+): Block[] {
+  const text = joined(lines, isWord)
   if (text === '') return []
   const locator = onPage(lines[0]!.page)
   return kind === 'heading'
@@ -114,14 +121,30 @@ function toBlock(kind: 'paragraph' | 'item' | 'heading', level: number, lines: r
     : [{ kind, text: text.replace(/^[•●▪◦‣*]\s*/, '- '), locator }]
 }
 
-/** Lines as one text; a word parted by a line-end hyphen is joined again. */
-function joined(lines: readonly Line[]): string {
+/** Tells whether a word stands whole somewhere in these lines, or in the dictionary. */
+function wordsKnown(lines: readonly Line[]): (word: string) => boolean {
+  const here = new Set(
+    lines.flatMap(({ text }) => text.toLowerCase().match(/(?<![-\u00ad\p{L}])\p{L}+(?![-\u00ad\p{L}])/gu) ?? []),
+  )
+  return (word) => here.has(word.toLowerCase()) || isEnglishWord(word)
+}
+
+const CUT = /(\p{L}+)[-\u00ad]$/u
+
+/**
+ * Lines as one text. A word cut at a line's end is joined again when it is a word then; a hyphen between two words that
+ * make none together ("slow-release") was written, and stays.
+ */
+function joined(lines: readonly Line[], isWord: (word: string) => boolean): string {
   let text = ''
   for (const line of lines) {
     const next = line.text.trim()
-    if (/\u00ad$/.test(text) || (/\p{Ll}-$/u.test(text) && /^\p{Ll}/u.test(next))) {
-      text = text.replace(/[-\u00ad]$/, '') + next
-    } else text += text === '' ? next : ` ${next}`
+    const left = CUT.exec(text)?.[1]
+    const right = /^\p{Ll}+/u.exec(next)?.[0]
+    const isCut = left !== undefined && right !== undefined
+    if (!isCut) text += text === '' ? next : ` ${next}`
+    else if (isWord(left + right) || !(isWord(left) && isWord(right))) text = text.slice(0, -1) + next
+    else text = `${text.slice(0, -1)}-${next}`
   }
   return oneLine(text)
 }

@@ -22,17 +22,18 @@ export async function agentById(db: Database, id: string): Promise<AgentRow> {
   return agent
 }
 
-/** Creates an agent with a first brief that knows only its name. */
+/** Creates an agent, with a first brief that knows only its name unless another one is given, and scripts. */
 export async function createAgent(
-  db: Database,
+  db: Pick<Database, 'transaction'>,
   name: string,
   begun: { readonly brief: Brief; readonly scripts: readonly Script[] } = { brief: emptyBrief(name), scripts: [] },
+  endpointId: string | null = null,
 ): Promise<AgentRow> {
   return db.transaction(async (tx) => {
     const id = newId()
     const slug = await freeSlug(tx, name)
     const brief = calledBy(begun.brief, name)
-    const [agent] = await tx.insert(agents).values({ id, slug, name, revision: 1 }).returning()
+    const [agent] = await tx.insert(agents).values({ id, slug, name, revision: 1, endpointId }).returning()
     await tx.insert(revisions).values({ agentId: id, number: 1, parent: null, version: BRIEF_VERSION, brief })
     for (const { title, turns } of begun.scripts)
       await tx.insert(scripts).values({ id: newId(), agentId: id, title, turns: [...turns] })

@@ -1,16 +1,18 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
-import { compile, drawFace, reviewBrief, sectionSizes } from '@parrot/core/brief'
+import { compile, reviewBrief, sectionSizes } from '@parrot/core/brief'
 import { readRule } from '@parrot/core/rules'
 import {
   agentChange,
+  agentCopy,
   agentList,
   agentSchema,
   briefState,
   briefWrite,
   callAnswer,
   callRequest,
+  foundList,
   newAgent,
   promptSchema,
   storedBrief,
@@ -23,11 +25,16 @@ import type { Services } from '../services'
 import { versionsInUse } from '../library/queries'
 import { currentBrief, redoBrief, saveBrief, undoBrief } from './briefs'
 import { agentById, createAgent, listAgents, removeAgent, renameAgent, restoreAgent } from './queries'
+import { copyAgent } from './copy'
 import { begin } from './drafts'
+import { findAnything } from './find'
 import { withSharedRules } from './ruleSets'
 import { describeAgent } from './stages'
 
 const params = z.object({ id: z.string() })
+
+/** A rule that allows no exception is held against so many passages. */
+const PASSAGES_HELD_AGAINST = 3
 
 /** What a new agent begins with: the brief that was agreed on, or the one its beginning gives. */
 const begun = (given: z.output<typeof newAgent>['begin']) =>
@@ -35,8 +42,10 @@ const begun = (given: z.output<typeof newAgent>['begin']) =>
 
 /** Agents and their briefs. */
 export const agentRoutes =
-  ({ db, bus, library }: Services): FastifyPluginAsyncZod =>
+  (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
+    const { db, bus, library } = services
+
     app.get('/api/agents', { schema: { response: { 200: agentList } } }, async () => {
       const rows = await listAgents(db)
       const described = []
@@ -66,6 +75,22 @@ export const agentRoutes =
         }
         bus.tell(id, 'agent')
         return describeAgent(db, await agentById(db, id))
+      },
+    )
+
+    app.post(
+      '/api/agents/:id/copy',
+      { schema: { params, body: agentCopy, response: { 201: agentSchema } } },
+      async ({ params: { id }, body }, reply) =>
+        reply.code(201).send(await describeAgent(db, await copyAgent(db, id, body.name))),
+    )
+
+    app.get(
+      '/api/agents/:id/find',
+      { schema: { params, querystring: z.object({ q: z.string().max(200) }), response: { 200: foundList } } },
+      async ({ params: { id }, query }) => {
+        await agentById(db, id)
+        return { found: await findAnything(services, id, query.q) }
       },
     )
 
@@ -115,7 +140,10 @@ export const agentRoutes =
       const open = await library.open(await versionsInUse(db, id))
       return {
         ...current,
-        remarks: reviewBrief(current.brief, { isInLibrary: (word) => open.has(word) }),
+        remarks: reviewBrief(current.brief, {
+          isInLibrary: (word) => open.has(word),
+          passagesOn: (line) => open.search(line, PASSAGES_HELD_AGAINST).map(({ text }) => text),
+        }),
         size: {
           characters: compiled.characters,
           tokens: compiled.tokens,
@@ -174,16 +202,5 @@ export const agentRoutes =
         const compiled = compile((await withSharedRules(db, brief)).brief)
         return { revision, ...compiled }
       },
-    )
-
-    app.get(
-      '/api/faces/:seed',
-      { schema: { params: z.object({ seed: z.string().max(200) }) } },
-      async ({ params: { seed } }, reply) =>
-        reply
-          .type('image/svg+xml')
-          .header('cache-control', 'public, max-age=86400')
-          .header('content-security-policy', "default-src 'none'")
-          .send(drawFace(seed)),
     )
   }

@@ -1,5 +1,5 @@
 import { and, count, desc, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
-import type { Agent, StageState } from '@parrot/contract'
+import type { Agent, Source, StageState } from '@parrot/contract'
 import { conversations, rehearsals, scripts, turns, type Database } from '../database'
 import { listSources } from '../library/queries'
 import { releaseState } from '../release/queries'
@@ -12,6 +12,9 @@ const plural = (number: number, one: string, many = `${one}s`): string => `${num
 export async function describeAgent(db: Database, row: AgentRow): Promise<Agent> {
   const current = await currentBrief(db, row.id)
   const { identity } = current.brief
+  const sources = await listSources(db, row.id)
+  const scriptCount = await countScripts(db, row.id)
+  const release = await releaseState(db, row)
   return {
     id: row.id,
     slug: row.slug,
@@ -26,11 +29,12 @@ export async function describeAgent(db: Database, row: AgentRow): Promise<Agent>
     changedAt: row.changedAt.toISOString(),
     stages: {
       brief: briefStage(current),
-      library: await libraryStage(db, row.id),
-      rehearse: await rehearseStage(db, row),
-      release: await releaseStage(db, row),
+      library: libraryStage(sources),
+      rehearse: await rehearseStage(db, row, scriptCount),
+      release: releaseStage(release),
       logbook: await logbookStage(db, row.id),
     },
+    next: release.latestEdition === null ? await nextStep(db, row.id, sources, scriptCount) : null,
   }
 }
 
@@ -39,8 +43,26 @@ function briefStage({ revision, brief }: CurrentBrief): StageState {
   return { text: `revision ${revision}`, state: 'fine' }
 }
 
-async function libraryStage(db: Database, agentId: string): Promise<StageState> {
-  const sources = await listSources(db, agentId)
+/** What its designer does next, in this order: something to read, a question, a script, an edition. */
+async function nextStep(
+  db: Database,
+  agentId: string,
+  sources: readonly Source[],
+  scriptCount: number,
+): Promise<Agent['next']> {
+  if (sources.every(({ status }) => status === 'failed')) return 'read'
+  if (sources.every(({ version }) => version === 0)) return 'wait'
+  const [asked] = await db
+    .select({ id: turns.id })
+    .from(turns)
+    .innerJoin(conversations, eq(conversations.id, turns.conversationId))
+    .where(and(eq(turns.agentId, agentId), eq(conversations.channel, 'try')))
+    .limit(1)
+  if (!asked) return 'ask'
+  return scriptCount === 0 ? 'keep' : 'publish'
+}
+
+function libraryStage(sources: readonly Source[]): StageState {
   if (sources.length === 0) return { text: 'no sources yet', state: 'empty' }
   const failed = sources.filter((source) => source.status === 'failed').length
   const busy = sources.filter((source) => source.status !== 'failed' && source.status !== 'ready').length
@@ -50,12 +72,15 @@ async function libraryStage(db: Database, agentId: string): Promise<StageState> 
   return { text: all, state: 'fine' }
 }
 
-async function rehearseStage(db: Database, row: AgentRow): Promise<StageState> {
+async function countScripts(db: Database, agentId: string): Promise<number> {
   const [all] = await db
     .select({ count: count() })
     .from(scripts)
-    .where(and(eq(scripts.agentId, row.id), isNull(scripts.removedAt)))
-  const total = all?.count ?? 0
+    .where(and(eq(scripts.agentId, agentId), isNull(scripts.removedAt)))
+  return all?.count ?? 0
+}
+
+async function rehearseStage(db: Database, row: AgentRow, total: number): Promise<StageState> {
   if (total === 0) return { text: 'no scripts yet', state: 'empty' }
   const [last] = await db
     .select({ passed: rehearsals.passed, failed: rehearsals.failed, revision: rehearsals.revision })
@@ -71,8 +96,7 @@ async function rehearseStage(db: Database, row: AgentRow): Promise<StageState> {
     : { text: `${score}, edited since`, state: 'waiting' }
 }
 
-async function releaseStage(db: Database, row: AgentRow): Promise<StageState> {
-  const state = await releaseState(db, row)
+function releaseStage(state: Awaited<ReturnType<typeof releaseState>>): StageState {
   if (state.latestEdition === null) return { text: 'not published', state: 'empty' }
   if (state.liveEdition === null) return { text: 'offline', state: 'waiting' }
   const edits = state.briefChanges.length + state.sourceChanges.length

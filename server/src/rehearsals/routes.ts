@@ -1,11 +1,20 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { newRehearsal, rehearsalList, rehearsalSchema, scriptList, scriptSchema, storedScript } from '@parrot/contract'
+import {
+  newRehearsal,
+  rehearsalList,
+  rehearsalSchema,
+  scriptBeginning,
+  scriptList,
+  scriptSchema,
+  storedScript,
+} from '@parrot/contract'
 import { agentById } from '../agents/queries'
 import { streamWork, wantsEvents } from '../http/events'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { draftOf, editionOf } from '../turns/subject'
+import { scriptFromConversation } from './fromConversation'
 import {
   addScript,
   changeScript,
@@ -41,6 +50,17 @@ export const rehearsalRoutes =
       async ({ params: { id }, body }, reply) => {
         await agentById(db, id)
         const row = await addScript(db, id, body)
+        bus.tell(id, 'scripts')
+        return reply.code(201).send(shownScript(row))
+      },
+    )
+
+    app.post(
+      '/api/agents/:id/scripts/from-conversation',
+      { schema: { params, body: scriptBeginning, response: { 201: storedScript } } },
+      async ({ params: { id }, body }, reply) => {
+        await agentById(db, id)
+        const row = await addScript(db, id, await scriptFromConversation(db, id, body.conversationId))
         bus.tell(id, 'scripts')
         return reply.code(201).send(shownScript(row))
       },

@@ -4,7 +4,7 @@ import type { Edition, Release, SourceChange } from '@parrot/contract'
 import { currentBrief } from '../agents/briefs'
 import { withSharedRules } from '../agents/ruleSets'
 import type { AgentRow } from '../agents/queries'
-import { agents, editions, rehearsals, sourceVersions, type Database, type FrozenSource } from '../database'
+import { agents, editions, rehearsals, ruleSets, sourceVersions, type Database, type FrozenSource } from '../database'
 import { HttpProblem } from '../http/problems'
 import { listSources, versionsInUse } from '../library/queries'
 
@@ -30,9 +30,14 @@ export async function releaseState(db: Database, agent: AgentRow): Promise<State
   return {
     liveEdition: agent.liveEdition,
     latestEdition: latest?.number ?? null,
-    briefChanges: changesBetween(before, brief),
+    briefChanges: changesBetween(before, brief, await namesOfSets(db)),
     sourceChanges: await sourceChanges(db, latest?.sources ?? [], versions),
   }
+}
+
+async function namesOfSets(db: Database): Promise<ReadonlyMap<string, string>> {
+  const rows = await db.select({ id: ruleSets.id, name: ruleSets.name }).from(ruleSets)
+  return new Map(rows.map(({ id, name }) => [id, name]))
 }
 
 async function sourceChanges(

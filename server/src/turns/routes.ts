@@ -8,6 +8,7 @@ import {
   newPin,
   newSummary,
   newTurn,
+  ownQuestions,
   pinList,
   pinSchema,
   turnSchema,
@@ -28,6 +29,7 @@ import {
   type TurnRow,
 } from './conversations'
 import { addPin, askPins, listPins, markPinSeen, removePin } from './pins'
+import { OwnQuestions } from './ownQuestions'
 import { ask, draftOf, editionOf, type Listening } from './subject'
 
 const params = z.object({ id: z.string() })
@@ -52,6 +54,13 @@ export const turnRoutes =
       const row = await keepTurn(db, place, subject, state, performance.now() - began)
       return { ...shownTurn(row), before }
     }
+
+    const questions = new OwnQuestions(services)
+    app.get(
+      '/api/agents/:id/questions',
+      { schema: { params, response: { 200: ownQuestions } } },
+      async ({ params: { id } }) => ({ questions: await questions.of(await agentById(db, id)) }),
+    )
 
     app.post(
       '/api/agents/:id/turns',

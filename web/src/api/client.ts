@@ -11,7 +11,7 @@ export class ApiProblem extends Error {
   }
 }
 
-const UNREACHABLE: Problem = {
+export const UNREACHABLE: Problem = {
   type: 'about:blank',
   title: 'The server cannot be reached.',
   status: 0,

@@ -1,6 +1,6 @@
-import { createParser } from 'eventsource-parser'
+import { BrokenOff, readEvents } from '@parrot/client'
 import type { Problem } from '@parrot/contract'
-import { ApiProblem, problemFrom } from './client'
+import { ApiProblem, problemFrom, UNREACHABLE } from './client'
 
 /** Posts and listens: `on` gets each event by name; the promise gives the `done` event, or throws what went wrong. */
 export async function postStream<T>(
@@ -16,27 +16,11 @@ export async function postStream<T>(
     signal,
   }).catch((error: unknown) => {
     if (signal?.aborted) throw error
-    throw new ApiProblem({
-      type: 'about:blank',
-      title: 'The server cannot be reached.',
-      status: 0,
-      detail: 'Check that it is running, then try again.',
-    })
+    throw new ApiProblem(UNREACHABLE)
   })
   if (!response.ok || !response.body) throw await problemFrom(response)
-  let done: { value: T } | undefined
-  let problem: Problem | undefined
-  const parser = createParser({
-    onEvent: ({ event, data }) => {
-      if (event === 'done') done = { value: JSON.parse(data) as T }
-      else if (event === 'problem') problem = JSON.parse(data) as Problem
-      else if (event) on[event]?.(JSON.parse(data) as never)
-    },
+  return readEvents<T>(response.body, on, (problem: Problem) => new ApiProblem(problem)).catch((error: unknown) => {
+    if (!(error instanceof BrokenOff)) throw error
+    throw new ApiProblem({ type: 'about:blank', title: error.message, status: 0, detail: 'Try again.' })
   })
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
-  for (let part = await reader.read(); !part.done; part = await reader.read()) parser.feed(part.value)
-  if (problem) throw new ApiProblem(problem)
-  if (!done)
-    throw new ApiProblem({ type: 'about:blank', title: 'The answer broke off.', status: 0, detail: 'Try again.' })
-  return done.value
 }

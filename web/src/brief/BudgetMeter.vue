@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ElButton, ElInputNumber, ElPopover, ElProgress } from 'element-plus'
+import { count } from '../shared/when'
 import { useBrief } from './briefStore'
 
 /** How large the compiled prompt is against its budget, and which sections make it so. */
@@ -8,110 +10,78 @@ const budget = computed(() => store.brief?.budget ?? 8000)
 const size = computed(() => store.size)
 const share = computed(() => Math.min(1, (size.value?.characters ?? 0) / budget.value))
 const isOver = computed(() => (size.value?.characters ?? 0) > budget.value)
-const count = (value: number) => value.toLocaleString('en-GB')
-
-function setBudget(event: Event): void {
-  const value = Math.round(Number((event.target as HTMLInputElement).value))
-  if (value >= 500 && value <= 200_000) store.setAt('budget', value)
-}
 </script>
 
 <template>
-  <details v-if="size" class="budget" data-field="budget">
-    <summary :class="{ over: isOver }">
-      <span class="bar" aria-hidden="true"><i :style="{ width: `${share * 100}%` }" /></span>
-      <span class="number" title="Characters of the compiled prompt, of its budget"
-        >{{ count(size.characters) }} of {{ count(budget) }}</span
-      >
-      <span v-if="isOver">over the budget</span>
-    </summary>
-    <div class="more">
-      <p class="small soft">The compiled prompt, about {{ count(size.tokens) }} tokens. What makes it large:</p>
-      <table>
+  <ElPopover v-if="size" trigger="click" placement="bottom" :width="340" :persistent="false">
+    <template #reference>
+      <ElButton text size="small" class="budget" data-field="budget" :class="{ over: isOver }">
+        <ElProgress class="bar" :percentage="share * 100" :show-text="false" :stroke-width="6" aria-hidden="true" />
+        <span class="number" title="Characters of the compiled prompt, of its budget"
+          >{{ count(size.characters) }} of {{ count(budget) }}</span
+        >
+        <span v-if="isOver">over the budget</span>
+      </ElButton>
+    </template>
+    <p class="soft">The compiled prompt, about {{ count(size.tokens) }} tokens. What makes it large:</p>
+    <table>
+      <tbody>
         <tr v-for="section in size.sections" :key="section.section">
           <td>{{ section.section }}</td>
           <td class="number">{{ count(section.characters) }}</td>
-          <td class="line"><i :style="{ width: `${(section.characters / size.characters) * 100}%` }" /></td>
+          <td class="line">
+            <ElProgress
+              :percentage="(section.characters / size.characters) * 100"
+              :show-text="false"
+              :stroke-width="6"
+              aria-hidden="true"
+            />
+          </td>
         </tr>
-      </table>
-      <label class="small">
-        Budget
-        <input class="field" type="number" min="500" max="200000" step="500" :value="budget" @change="setBudget" />
-        characters
-      </label>
-    </div>
-  </details>
+      </tbody>
+    </table>
+    <label class="acts">
+      Budget
+      <ElInputNumber
+        :model-value="budget"
+        :min="500"
+        :max="200000"
+        :step="500"
+        :precision="0"
+        controls-position="right"
+        aria-label="Budget in characters"
+        @change="$event && store.setAt('budget', $event)"
+      />
+      characters
+    </label>
+  </ElPopover>
 </template>
 
 <style scoped>
 .budget {
-  position: relative;
-  font-size: 13px;
-}
-summary {
-  cursor: pointer;
-  display: flex;
-  gap: 7px;
-  align-items: center;
+  font-weight: 400;
   color: var(--soft);
-  list-style: none;
-}
-summary::-webkit-details-marker {
-  display: none;
-}
-summary:hover {
-  color: var(--ink);
 }
 .over {
   color: var(--brick);
   font-weight: 700;
 }
+.over .bar {
+  --el-color-primary: var(--brick);
+}
 .bar {
   width: 40px;
-  height: 6px;
-  border-radius: 3px;
-  background: var(--line);
-  overflow: hidden;
-}
-.bar i,
-.line i {
-  display: block;
-  height: 100%;
-  background: var(--accent);
-}
-.over .bar i {
-  background: var(--brick);
-}
-.more {
-  position: absolute;
-  right: 0;
-  top: calc(100% + 8px);
-  z-index: 30;
-  width: 340px;
-  padding: 14px 16px;
-  background: var(--sheet);
-  border-radius: var(--radius);
-  box-shadow: var(--float);
 }
 table {
   width: 100%;
-  margin: 8px 0 12px;
+  margin: var(--gap-2) 0 var(--gap-3);
   border-spacing: 0 3px;
 }
 td.number {
   text-align: right;
-  padding-right: 10px;
+  padding-right: var(--gap-2);
 }
 .line {
   width: 120px;
-}
-.line i {
-  height: 6px;
-  border-radius: 3px;
-}
-.field {
-  width: 96px;
-  padding: 4px 8px;
-  text-align: right;
 }
 </style>

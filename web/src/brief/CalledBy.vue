@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { CalledLine } from '@parrot/contract'
+import { percent } from '../shared/when'
 import { useCalls } from './callStore'
 
 /**
@@ -32,7 +34,6 @@ const WHERE: Record<CalledLine['from'], string> = {
   suggestion: 'a suggestion',
   own: 'just now',
 }
-const percent = (confidence: number) => `${Math.round(confidence * 100)} %`
 
 function teach(line: string, isMeant: boolean): void {
   const without = (lines: readonly string[]) => lines.filter((each) => each.trim() !== line.trim())
@@ -65,9 +66,9 @@ const summary = computed(() => {
 
 <template>
   <div v-if="own || isOpen" class="called">
-    <button type="button" class="summary" :aria-expanded="isOpen" @click="isOpen = !isOpen">
+    <ElButton text size="small" class="summary" :aria-expanded="isOpen" @click="isOpen = !isOpen">
       <span aria-hidden="true">{{ isOpen ? '▾' : '▸' }}</span> {{ summary }}
-    </button>
+    </ElButton>
     <div v-if="isOpen" class="panel">
       <p v-if="shown.length === 0" class="soft small">
         Nothing that was said to the agent comes near. Try a line below, and say whether it is meant.
@@ -85,8 +86,8 @@ const summary = computed(() => {
             >
           </span>
           <span class="say">
-            <button type="button" class="btn small" @click="teach(sample.line, true)">Meant</button>
-            <button type="button" class="btn small" @click="teach(sample.line, false)">Not meant</button>
+            <ElButton size="small" @click="teach(sample.line, true)">Meant</ElButton>
+            <ElButton size="small" @click="teach(sample.line, false)">Not meant</ElButton>
           </span>
         </li>
       </ul>
@@ -96,20 +97,20 @@ const summary = computed(() => {
           <span class="line"
             ><q>{{ line }}</q> <span class="soft small">{{ isMeant ? 'meant' : 'not meant' }}</span></span
           >
-          <button type="button" class="x" :aria-label="`Forget “${line}”`" @click="forget(line)">×</button>
+          <ElButton text size="small" class="x" :aria-label="`Forget “${line}”`" @click="forget(line)">×</ElButton>
         </li>
       </ul>
       <form class="try" @submit.prevent="tryOne">
-        <input
+        <ElInput
           v-model="draft"
-          class="field"
+          size="small"
           maxlength="600"
           placeholder="Try a line a visitor may say"
           aria-label="Try a line"
         />
-        <button type="submit" class="btn small">Try it</button>
+        <ElButton native-type="submit" size="small">Try it</ElButton>
       </form>
-      <p v-if="calls.hasFailed" class="small failed">
+      <p v-if="calls.hasFailed" class="small wrong">
         The lines could not be tried just now. The next edit tries again.
       </p>
     </div>
@@ -119,19 +120,15 @@ const summary = computed(() => {
 <style scoped>
 .called {
   margin: 5px 0 2px calc(var(--acts-indent, 0px) + 4px);
-  font: 13.5px/1.45 var(--sans);
+  font: var(--text-ui) / 1.45 var(--sans);
 }
 .summary {
-  padding: 2px 0;
-  border: 0;
-  background: none;
-  color: var(--accent-deep);
-  font: inherit;
-  cursor: pointer;
+  margin-left: calc(-1 * var(--gap-2));
+  font-weight: 400;
 }
 .panel {
-  margin-top: 6px;
-  padding: 2px 0 8px 14px;
+  margin-top: var(--gap-2);
+  padding: 2px 0 var(--gap-2) var(--gap-3);
   border-left: 2px solid var(--accent-wash);
 }
 ul {
@@ -142,9 +139,9 @@ ul {
 li {
   display: grid;
   grid-template-columns: 46px 1fr auto;
-  gap: 10px;
+  gap: var(--gap-3);
   align-items: start;
-  padding: 5px 0;
+  padding: var(--gap-1) 0;
 }
 .sure {
   color: var(--soft);
@@ -156,11 +153,11 @@ li {
 }
 .line q {
   display: block;
-  font: 15px/1.4 var(--serif);
+  font: var(--text-body) / 1.4 var(--serif);
 }
 .taught {
-  margin-top: 4px;
-  padding-top: 4px;
+  margin-top: var(--gap-1);
+  padding-top: var(--gap-1);
   border-top: 1px solid var(--line);
 }
 .taught .line q {
@@ -168,21 +165,14 @@ li {
 }
 .say {
   display: flex;
-  gap: 6px;
+  gap: var(--gap-2);
 }
 .try {
   display: flex;
-  gap: 8px;
-  margin-top: 8px;
+  gap: var(--gap-2);
+  margin-top: var(--gap-2);
 }
-.try .field {
-  flex: 1;
-  min-width: 0;
-}
-.failed {
-  color: var(--brick);
-}
-@media (width < 700px) {
+@media (width < 720px) {
   li {
     grid-template-columns: 42px 1fr;
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElSlider } from '../design/elements'
+import { ElSlider } from 'element-plus'
 import { DIALS, dialWords, type Brief, type DialName } from '@parrot/contract'
 
 /** The five dials of the manner, each with its ends and what its value means in words. */
@@ -37,28 +37,28 @@ const ENDS: Record<DialName, readonly [string, string, string]> = {
 .dial {
   display: grid;
   grid-template-columns: 128px 50px minmax(90px, 1fr) 56px 190px;
-  gap: 14px;
+  gap: var(--gap-3);
   align-items: center;
   padding: 3px 0;
 }
 .end {
-  font-size: 13px;
+  font-size: var(--text-small);
   color: var(--soft);
 }
 .end:first-of-type {
   text-align: right;
 }
 .words {
-  font-size: 14px;
+  font-size: var(--text-ui);
 }
 .words b {
   display: inline-block;
   min-width: 2.2em;
 }
-@media (max-width: 720px) {
+@media (width < 720px) {
   .dial {
     grid-template-columns: 1fr 1fr;
-    gap: 2px 12px;
+    gap: 2px var(--gap-3);
   }
   .end {
     display: none;

@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { ElButton } from 'element-plus'
 import type { Brief } from '@parrot/contract'
 import CalledBy from './CalledBy.vue'
+import DutyAsks from './DutyAsks.vue'
+import EntryPart from './EntryPart.vue'
 import EntryRow from './EntryRow.vue'
-import { newId, useEntries } from './useEntries'
-
-type Duty = Brief['duties'][number]
-type Ask = Duty['ask'][number]
+import { newId, useOrderedList } from './orderedList'
 
 /** Duties: when each begins, what it asks for one by one, and what is said once all is there. */
+type Duty = Brief['duties'][number]
 const props = defineProps<{ duties: readonly Duty[] }>()
 const emit = defineEmits<{ change: [duties: Duty[]] }>()
-const root = ref<HTMLElement>()
-const entries = useEntries<Duty>(
-  root,
+const rows = ref<HTMLElement>()
+const list = useOrderedList<Duty>(
+  rows,
   () => props.duties,
   (next) => emit('change', next),
   {
@@ -29,214 +30,85 @@ const entries = useEntries<Duty>(
       enabled: true,
     }),
     copy: (duty) => ({ ...duty, id: newId(), name: `${duty.name} (copy)` }),
+    isBlank: (duty) => (duty.name + duty.when + duty.steps).trim() === '' && duty.ask.length === 0,
+    handle: '.grip',
   },
 )
-
-const TYPES: Readonly<Record<Ask['type'], string>> = {
-  text: 'any words',
-  number: 'a number',
-  date: 'a day',
-  time: 'a time',
-  email: 'an e-mail address',
-  phone: 'a phone number',
-  choice: 'one of the choices',
-}
-
-const text = (event: Event) => (event.target as HTMLTextAreaElement).value
-const lines = (event: Event) =>
-  text(event)
-    .split('\n')
-    .map((line) => line.trimStart())
-const setAsk = (duty: Duty, at: number, n: number, part: Partial<Ask>) =>
-  entries.set(at, { ask: duty.ask.map((ask, index) => (index === n ? { ...ask, ...part } : ask)) })
-const addAsk = (duty: Duty, at: number) =>
-  entries.set(at, { ask: [...duty.ask, { name: '', type: 'text', question: '', required: true }] })
-const removeAsk = (duty: Duty, at: number, n: number) =>
-  entries.set(at, { ask: duty.ask.filter((_, index) => index !== n) })
+const lines = (text: string) => text.split('\n').map((line) => line.trimStart())
 </script>
 
 <template>
-  <div ref="root" data-field="duties">
+  <div class="duties" data-field="duties">
     <p v-if="duties.length === 0" class="soft none">
       No duties yet. A duty is a job with steps: it asks for what it needs one by one, checks each answer, and can be
       left and gone on with.
     </p>
-    <EntryRow
-      v-for="(duty, at) in duties"
-      :key="duty.id"
-      name="duty"
-      :at="at"
-      :count="duties.length"
-      :entries="entries"
-      field="duties"
-      :enabled="duty.enabled"
-      @enable="entries.set(at, { enabled: $event })"
-    >
-      <label class="part">
-        <span class="label">Name</span>
-        <textarea
-          class="ghost main name"
-          rows="1"
-          maxlength="120"
+    <div ref="rows">
+      <EntryRow
+        v-for="(duty, at) in duties"
+        :key="duty.id"
+        name="duty"
+        :at="at"
+        :count="duties.length"
+        :list="list"
+        field="duties"
+        :enabled="duty.enabled"
+        @enable="list.set(at, { enabled: $event })"
+      >
+        <EntryPart
+          label="Name"
+          is-main
           :value="duty.name"
-          placeholder="Book a room"
-          @input="entries.set(at, { name: text($event).replace(/\n/g, ' ') })"
+          :maxlength="120"
+          placeholder="what it does, in two or three words"
+          @write="list.set(at, { name: $event })"
         />
-      </label>
-      <label class="part">
-        <span class="label">Begins when</span>
-        <textarea
-          class="ghost"
-          rows="1"
-          maxlength="1000"
+        <EntryPart
+          label="Begins when"
           :value="duty.when"
-          placeholder="the visitor wants to book a room"
-          @input="entries.set(at, { when: text($event).replace(/\n/g, ' ') })"
+          :maxlength="1000"
+          placeholder="the visitor wants it"
+          @write="list.set(at, { when: $event })"
         />
-      </label>
-      <label class="part">
-        <span class="label">Such as</span>
-        <textarea
-          class="ghost"
-          rows="1"
+        <EntryPart
+          label="Such as"
+          is-long
           :value="duty.examples.join('\n')"
+          :maxlength="8000"
           placeholder="one way to ask for it a line"
-          @input="entries.set(at, { examples: lines($event) })"
+          @write="list.set(at, { examples: lines($event) })"
         />
-      </label>
-      <CalledBy
-        :name="`duty ${duty.id}`"
-        :like="duty.examples"
-        :unlike="duty.unlike"
-        @teach="entries.set(at, { examples: $event.like, unlike: $event.unlike })"
-      />
-      <div class="part">
-        <span class="label">Asks for</span>
-        <div>
-          <div v-for="(ask, n) in duty.ask" :key="n" class="ask" :data-field="`duties.${at}.ask.${n}`">
-            <input
-              class="field"
-              :value="ask.name"
-              maxlength="80"
-              placeholder="day"
-              :aria-label="`Duty ${at + 1}, asks for ${n + 1}: name`"
-              @input="setAsk(duty, at, n, { name: text($event) })"
-            />
-            <select
-              class="field"
-              :value="ask.type"
-              :aria-label="`Duty ${at + 1}, asks for ${n + 1}: type`"
-              @change="setAsk(duty, at, n, { type: text($event) as Ask['type'] })"
-            >
-              <option v-for="(words, type) in TYPES" :key="type" :value="type">{{ words }}</option>
-            </select>
-            <input
-              class="field question"
-              :value="ask.question"
-              maxlength="600"
-              placeholder="For which day?"
-              :aria-label="`Duty ${at + 1}, asks for ${n + 1}: question`"
-              @input="setAsk(duty, at, n, { question: text($event) })"
-            />
-            <label class="small need" title="Without it the duty cannot end">
-              <input
-                type="checkbox"
-                :checked="ask.required"
-                @change="setAsk(duty, at, n, { required: ($event.target as HTMLInputElement).checked })"
-              />
-              needed
-            </label>
-            <button
-              type="button"
-              class="x"
-              :aria-label="`Remove what duty ${at + 1} asks for, ${n + 1}`"
-              @click="removeAsk(duty, at, n)"
-            >
-              ×
-            </button>
-          </div>
-          <button type="button" class="add" @click="addAsk(duty, at)">+ something to ask for</button>
-        </div>
-      </div>
-      <label class="part">
-        <span class="label">Then</span>
-        <textarea
-          class="ghost steps"
-          rows="2"
-          maxlength="8000"
+        <CalledBy
+          :name="`duty ${duty.id}`"
+          :like="duty.examples"
+          :unlike="duty.unlike"
+          @teach="list.set(at, { examples: $event.like, unlike: $event.unlike })"
+        />
+        <EntryPart label="Asks for">
+          <DutyAsks :asks="duty.ask" :duty="at" @change="list.set(at, { ask: $event })" />
+        </EntryPart>
+        <EntryPart
+          label="Then"
+          is-long
           :value="duty.steps"
-          placeholder="Say “Thank you, that is booked.”"
-          @input="entries.set(at, { steps: text($event) })"
+          :maxlength="8000"
+          placeholder="what is said once all is there"
+          @write="list.set(at, { steps: $event })"
         />
-      </label>
-    </EntryRow>
-    <button type="button" class="btn small" @click="entries.add">Add a duty</button>
+      </EntryRow>
+    </div>
+    <ElButton size="small" data-add @click="list.add()">Add a duty</ElButton>
   </div>
 </template>
 
 <style scoped>
+.duties {
+  --acts-indent: 114px;
+}
 .none {
-  padding: 4px 0 14px;
+  padding: var(--gap-1) 0 var(--gap-3);
 }
-div {
-  --acts-indent: 116px;
-}
-.part {
-  display: grid;
-  grid-template-columns: 102px 1fr;
-  gap: 14px;
-  align-items: baseline;
-}
-.part .name {
-  font-weight: 600;
-}
-.ask {
-  display: grid;
-  grid-template-columns: 150px 180px auto 1fr;
-  gap: 5px 8px;
-  align-items: center;
-  margin: 4px 0 9px;
-}
-.ask .field {
-  padding: 5px 8px;
-  font-size: 14px;
-}
-.question {
-  grid-column: 1 / -1;
-  order: 1;
-}
-.x {
-  justify-self: start;
-}
-.need {
-  display: flex;
-  gap: 4px;
-  align-items: center;
-  color: var(--soft);
-}
-.x,
-.add {
-  background: none;
-  border: 0;
-  color: var(--soft);
-  cursor: pointer;
-  padding: 3px 6px;
-}
-.add {
-  font: 600 13px var(--sans);
-  color: var(--accent-deep);
-  margin-left: -6px;
-}
-@media (max-width: 720px) {
-  .part {
-    grid-template-columns: 1fr;
-    gap: 2px;
-  }
-  .ask {
-    grid-template-columns: 1fr 1fr;
-  }
-  .ask .question {
-    grid-column: 1 / -1;
-  }
+[data-add] {
+  margin-top: var(--gap-3);
 }
 </style>

@@ -32,46 +32,28 @@ function onEnter(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <label class="line" :class="{ drafted: store.isDrafted(path) }" :data-field="path">
+  <label class="brief-line" :class="{ drafted: store.isDrafted(path) }" :data-field="path">
     <span class="label">{{ label }}</span>
-    <textarea
-      class="ghost"
-      :class="{ long: isLong }"
-      rows="1"
-      :value="value"
-      :placeholder="placeholder"
-      :maxlength="maxlength ?? 2000"
-      @input="input"
-      @keydown.enter="onEnter"
-    />
-    <span v-if="note" class="note soft small">{{ note }}</span>
+    <span>
+      <textarea
+        class="ghost"
+        :class="{ long: isLong }"
+        rows="1"
+        dir="auto"
+        :value="value"
+        :placeholder="placeholder"
+        :maxlength="maxlength ?? 2000"
+        @input="input"
+        @keydown.enter="onEnter"
+      />
+      <span v-if="note" class="soft small">{{ note }}</span>
+    </span>
     <RemarkNotes :field="path" />
   </label>
 </template>
 
 <style scoped>
-.line {
-  position: relative;
-  display: grid;
-  grid-template-columns: 128px 1fr;
-  gap: 14px;
-  padding: 6px 0;
-  align-items: baseline;
-}
-.ghost {
-  font: 17px/1.5 var(--serif);
-  display: block;
-}
 .ghost.long {
   min-height: 3em;
-}
-.note {
-  grid-column: -2;
-}
-@media (max-width: 720px) {
-  .line {
-    grid-template-columns: 1fr;
-    gap: 3px;
-  }
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElSwitch } from '../design/elements'
+import { ElButton, ElSwitch } from 'element-plus'
 
 /** What can be done with one entry of a list: move, double, remove, switch off. */
 defineProps<{ name: string; at: number; count: number; enabled?: boolean }>()
@@ -7,32 +7,30 @@ defineEmits<{ move: [by: number]; duplicate: []; remove: []; enable: [on: boolea
 </script>
 
 <template>
-  <div class="acts">
+  <div class="entry-acts">
     <slot />
-    <button
-      type="button"
-      class="act"
+    <ElButton
+      text
+      size="small"
       :disabled="at === 0"
       :aria-label="`Move ${name} ${at + 1} up`"
       title="Move up (Alt+↑)"
       @click="$emit('move', -1)"
+      >↑</ElButton
     >
-      ↑
-    </button>
-    <button
-      type="button"
-      class="act"
+    <ElButton
+      text
+      size="small"
       :disabled="at === count - 1"
       :aria-label="`Move ${name} ${at + 1} down`"
       title="Move down (Alt+↓)"
       @click="$emit('move', 1)"
+      >↓</ElButton
     >
-      ↓
-    </button>
-    <button type="button" class="act" :aria-label="`Duplicate ${name} ${at + 1}`" @click="$emit('duplicate')">
-      Duplicate
-    </button>
-    <button type="button" class="act" :aria-label="`Remove ${name} ${at + 1}`" @click="$emit('remove')">Remove</button>
+    <ElButton text size="small" :aria-label="`Duplicate ${name} ${at + 1}`" @click="$emit('duplicate')"
+      >Duplicate</ElButton
+    >
+    <ElButton text size="small" :aria-label="`Remove ${name} ${at + 1}`" @click="$emit('remove')">Remove</ElButton>
     <template v-if="enabled !== undefined">
       <ElSwitch
         :model-value="enabled"
@@ -46,30 +44,24 @@ defineEmits<{ move: [by: number]; duplicate: []; remove: []; enable: [on: boolea
 </template>
 
 <style scoped>
-.acts {
+.entry-acts {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 2px 8px;
-  margin-top: 3px;
+  gap: 0 var(--gap-1);
+  margin: var(--gap-0) 0 0 calc(var(--acts-indent, 0px) - 8px);
 }
-.act,
-.acts :slotted(button) {
-  background: none;
-  border: 0;
-  font: 600 13px var(--sans);
+.entry-acts :deep(.el-button) {
+  min-height: 24px;
+  padding: 3px var(--gap-2);
   color: var(--soft);
-  cursor: pointer;
-  padding: 3px 4px;
-  border-radius: 4px;
 }
-.act:hover:not(:disabled),
-.acts :slotted(button:hover) {
-  background: var(--paper-deep);
-  color: var(--ink);
+.el-switch {
+  margin-left: var(--gap-1);
 }
-.act:disabled {
-  opacity: 0.3;
-  cursor: default;
+@media (width < 720px) {
+  .entry-acts {
+    margin-left: calc(-1 * var(--gap-2));
+  }
 }
 </style>

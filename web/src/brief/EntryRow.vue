@@ -1,15 +1,15 @@
-<script setup lang="ts" generic="T extends object">
+<script setup lang="ts" generic="T">
 import { useBrief } from './briefStore'
 import EntryActs from './EntryActs.vue'
+import type { OrderedList } from './orderedList'
 import RemarkNotes from './RemarkNotes.vue'
-import type { Entries } from './useEntries'
 
 /** The frame of one entry of a list: its grip, what can be done with it, its drafted mark and its remarks. */
 defineProps<{
   name: string
   at: number
   count: number
-  entries: Entries<T>
+  list: OrderedList<T>
   /** Path of the list in the brief; entries that stand elsewhere have none. */
   field?: string
   enabled?: boolean
@@ -24,28 +24,14 @@ const store = useBrief()
   <div
     class="entry"
     data-entry
-    :class="{
-      off: enabled === false,
-      drafted: field !== undefined && store.isDrafted(`${field}.${at}`),
-      'is-dragged': entries.dragged.value === at,
-      'is-landing': entries.landing.value === at && entries.dragged.value !== at,
-    }"
+    :class="{ off: enabled === false, drafted: field !== undefined && store.isDrafted(`${field}.${at}`) }"
     :data-field="field === undefined ? undefined : `${field}.${at}`"
-    @dragover="entries.onDragOver(at, $event)"
-    @drop.prevent="entries.onDrop"
-    @keydown.alt.up.prevent="entries.move(at, at - 1)"
-    @keydown.alt.down.prevent="entries.move(at, at + 1)"
+    @keydown.alt.up.prevent="list.move(at, at - 1)"
+    @keydown.alt.down.prevent="list.move(at, at + 1)"
   >
-    <span
-      class="grip"
-      :class="{ number: grip }"
-      draggable="true"
-      :aria-hidden="grip ? undefined : true"
-      title="Drag to another place"
-      @dragstart="entries.onDragStart(at, $event)"
-      @dragend="entries.onDragEnd"
-      >{{ grip ?? '⠿' }}</span
-    >
+    <span class="grip" :class="{ number: grip }" :aria-hidden="grip ? undefined : true" title="Drag to another place">{{
+      grip ?? '⠿'
+    }}</span>
     <div>
       <slot />
       <EntryActs
@@ -53,9 +39,9 @@ const store = useBrief()
         :at="at"
         :count="count"
         :enabled="enabled"
-        @move="entries.move(at, at + $event)"
-        @duplicate="entries.duplicate(at)"
-        @remove="entries.remove(at)"
+        @move="list.move(at, at + $event)"
+        @duplicate="list.duplicate(at)"
+        @remove="list.remove(at)"
         @enable="$emit('enable', $event)"
       >
         <slot name="acts" />
@@ -70,13 +56,9 @@ const store = useBrief()
 .entry {
   position: relative;
   display: grid;
-  grid-template-columns: 26px 1fr;
-  padding: 10px 0 7px;
+  grid-template-columns: 26px minmax(0, 1fr);
+  padding: var(--gap-2) 0;
   border-bottom: 1px solid var(--line);
-  margin-bottom: 2px;
-}
-.entry:last-of-type {
-  margin-bottom: 14px;
 }
 .grip {
   padding-top: 3px;
@@ -88,20 +70,8 @@ const store = useBrief()
 .entry:focus-within .grip {
   opacity: 1;
 }
-.off :slotted(textarea),
 .off :deep(textarea) {
   text-decoration: line-through;
   color: var(--faint);
-}
-.entry :deep(.acts) {
-  margin-left: var(--acts-indent, 0);
-}
-.entry :deep(.ghost) {
-  font: 17px/1.45 var(--serif);
-}
-@media (max-width: 720px) {
-  .entry :deep(.acts) {
-    margin-left: 0;
-  }
 }
 </style>

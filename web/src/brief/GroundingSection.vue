@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElInput } from 'element-plus'
 import type { Brief } from '@parrot/contract'
 import { useBrief } from './briefStore'
 import EditLine from './EditLine.vue'
@@ -61,15 +62,15 @@ const DELIBERATES = [
     help="A sentence of a language model that nothing backs. The built-in one’s is left out."
   />
   <SelectLine label="Deliberates" path="grounding.deliberate" about="When it deliberates" :options="DELIBERATES">
-    <input
+    <ElInput
       v-if="brief.grounding.deliberate === 'whenAsked'"
-      class="field wide"
+      class="wide"
       maxlength="1000"
-      :value="brief.grounding.deliberateWhen"
+      :model-value="brief.grounding.deliberateWhen"
       placeholder="compare, plan or look far ahead"
       aria-label="Questions it deliberates on"
       data-field="grounding.deliberateWhen"
-      @input="store.setAt('grounding.deliberateWhen', ($event.target as HTMLInputElement).value)"
+      @update:model-value="store.setAt('grounding.deliberateWhen', $event)"
     />
   </SelectLine>
 </template>
@@ -78,6 +79,5 @@ const DELIBERATES = [
 .wide {
   flex: 1;
   min-width: 220px;
-  padding: 5px 8px;
 }
 </style>

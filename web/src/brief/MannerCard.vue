@@ -98,9 +98,9 @@ onBeforeUnmount(() => chart?.destroy())
 .card {
   display: grid;
   grid-template-columns: 320px 1fr;
-  gap: 18px;
+  gap: var(--gap-4);
   align-items: center;
-  margin: 8px 0 12px;
+  margin: var(--gap-2) 0 var(--gap-3);
 }
 .chart {
   position: relative;
@@ -108,12 +108,12 @@ onBeforeUnmount(() => chart?.destroy())
 }
 dl {
   margin: 0;
-  font-size: 14px;
+  font-size: var(--text-ui);
 }
 dl div {
   display: grid;
   grid-template-columns: 132px 1fr;
-  gap: 10px;
+  gap: var(--gap-3);
   padding: 2px 0;
 }
 dt {
@@ -122,7 +122,7 @@ dt {
 dd {
   margin: 0;
 }
-@media (max-width: 720px) {
+@media (width < 720px) {
   .card {
     grid-template-columns: 1fr;
   }

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ElInput } from 'element-plus'
 import { post, wordsFor } from '../api/client'
 import ReplyText from '../shared/ReplyText.vue'
 import { useBrief } from './briefStore'
@@ -13,7 +15,6 @@ const error = ref('')
 const own = ref('')
 const manner = computed(() => JSON.stringify(store.brief?.manner))
 let turn = 0
-let timer: ReturnType<typeof setTimeout> | undefined
 
 async function hear(): Promise<void> {
   const mine = ++turn
@@ -32,10 +33,7 @@ async function hear(): Promise<void> {
     if (mine === turn) error.value = wordsFor(problem)
   }
 }
-watch([manner, () => store.revision], () => {
-  clearTimeout(timer)
-  timer = setTimeout(() => void hear(), 90)
-})
+watchDebounced([manner, () => store.revision], hear, { debounce: 90 })
 onMounted(hear)
 </script>
 
@@ -43,16 +41,16 @@ onMounted(hear)
   <section class="preview" aria-label="How it sounds now" aria-live="polite">
     <header>
       <span class="label">How it sounds now</span>
-      <input
+      <ElInput
         v-model="own"
-        class="question"
+        size="small"
         maxlength="300"
         :placeholder="sample?.question ?? 'a question'"
         aria-label="Question for the preview"
         @change="hear"
       />
     </header>
-    <p v-if="error" class="failed small">{{ error }}</p>
+    <p v-if="error" class="wrong small">{{ error }}</p>
     <ReplyText v-else-if="sample" class="text" :reply="sample.reply" :against="before || undefined" />
     <p v-else class="soft">Listening …</p>
   </section>
@@ -60,31 +58,23 @@ onMounted(hear)
 
 <style scoped>
 .preview {
-  margin: 10px 0 14px;
-  padding: 12px 16px 14px;
+  margin: var(--gap-3) 0 var(--gap-3);
+  padding: var(--gap-3) var(--gap-4) var(--gap-3);
   background: var(--sheet);
   border-left: 3px solid var(--accent);
   min-height: 96px;
 }
 header {
   display: flex;
-  gap: 12px;
+  gap: var(--gap-3);
   align-items: baseline;
-  margin-bottom: 6px;
+  margin-bottom: var(--gap-2);
 }
-.question {
-  flex: 1;
-  border: 0;
-  border-bottom: 1px dashed var(--line-strong);
-  background: none;
-  font: 14px var(--sans);
-  color: inherit;
+.label {
+  white-space: nowrap;
 }
 .text {
-  font-size: 18px;
+  font-size: var(--text-lead);
   line-height: 1.5;
-}
-.failed {
-  color: var(--brick);
 }
 </style>

@@ -1,9 +1,14 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
+import { ElButton, ElInput } from 'element-plus'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
 import type { Agent, MannerCard as Card, StoredBrief } from '@parrot/contract'
 import { get, post } from '../api/client'
+import ChoiceField from '../shared/ChoiceField.vue'
 import { tell, tellFailure } from '../shared/undo'
 import { useBrief } from './briefStore'
+import { useOrderedList } from './orderedList'
+import RemarkNotes from './RemarkNotes.vue'
 
 /** The chart comes with its package only when there is a profile to draw. */
 const MannerCard = defineAsyncComponent(() => import('./MannerCard.vue'))
@@ -14,15 +19,12 @@ const store = useBrief()
 const samples = computed(() => store.brief?.manner.samples ?? [])
 const card = ref<Card>()
 const agents = ref<Agent[]>([])
-const lender = ref('')
+const lender = ref<string>()
 
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(
+watchDebounced(
   () => samples.value.join('\u0000'),
-  () => {
-    clearTimeout(timer)
-    timer = setTimeout(() => void measure(), 300)
-  },
+  () => measure(),
+  { debounce: 300 },
 )
 
 async function measure(): Promise<void> {
@@ -41,10 +43,16 @@ onMounted(async () => {
 })
 
 const set = (next: readonly string[]) => store.setAt('manner.samples', [...next])
+const rows = ref<HTMLElement>()
+const list = useOrderedList<string>(rows, samples, set, {
+  blank: () => '',
+  isBlank: (text) => text.trim() === '',
+  most: 20,
+})
 
 async function borrow(): Promise<void> {
   const from = agents.value.find((agent) => agent.id === lender.value)
-  lender.value = ''
+  lender.value = undefined
   if (!from) return
   try {
     const { brief } = await get<StoredBrief>(`/api/agents/${from.id}/brief`)
@@ -62,91 +70,62 @@ async function borrow(): Promise<void> {
 </script>
 
 <template>
-  <div class="samples" data-field="manner.samples">
+  <div class="brief-line" data-field="manner.samples">
     <span class="label">Samples</span>
     <div>
       <p v-if="samples.length === 0" class="soft small">
         Paste two or more texts that sound as the agent should: letters, replies, notices. Their sentence length,
         contractions, greetings and favourite words are measured and used.
       </p>
-      <div v-for="(text, at) in samples" :key="at" class="sample" :data-field="`manner.samples.${at}`">
-        <textarea
-          class="field"
-          rows="3"
-          maxlength="8000"
-          :value="text"
-          :aria-label="`Sample ${at + 1}`"
-          placeholder="Paste a text"
-          @input="set(samples.map((each, n) => (n === at ? ($event.target as HTMLTextAreaElement).value : each)))"
-        />
-        <button
-          type="button"
-          class="x"
-          :aria-label="`Remove sample ${at + 1}`"
-          @click="set(samples.filter((_, n) => n !== at))"
+      <div ref="rows">
+        <div
+          v-for="(text, at) in samples"
+          :key="at"
+          class="sample"
+          :class="{ drafted: store.isDrafted(`manner.samples.${at}`) }"
+          :data-field="`manner.samples.${at}`"
         >
-          ×
-        </button>
+          <ElInput
+            type="textarea"
+            :rows="3"
+            maxlength="8000"
+            :model-value="text"
+            :aria-label="`Sample ${at + 1}`"
+            placeholder="Paste a text"
+            @update:model-value="list.set(at, $event)"
+          />
+          <ElButton text size="small" :aria-label="`Remove sample ${at + 1}`" @click="list.remove(at)">×</ElButton>
+        </div>
       </div>
       <div class="acts">
-        <button type="button" class="btn small" :disabled="samples.length >= 20" @click="set([...samples, ''])">
-          Add a sample
-        </button>
-        <label v-if="agents.length" class="small">
+        <ElButton size="small" data-add :disabled="samples.length >= 20" @click="list.add()">Add a sample</ElButton>
+        <label v-if="agents.length" class="small acts">
           or borrow from
-          <select v-model="lender" class="field" @change="borrow">
-            <option value="">another agent …</option>
-            <option v-for="agent in agents" :key="agent.id" :value="agent.id">{{ agent.name }}</option>
-          </select>
+          <ChoiceField
+            v-model="lender"
+            about="Borrow samples from"
+            placeholder="another agent …"
+            can-filter
+            :options="agents.map((agent) => [agent.id, agent.name] as const)"
+            @update:model-value="borrow"
+          />
         </label>
       </div>
       <MannerCard v-if="card" :card="card" />
       <p v-else-if="samples.length === 1" class="small soft">One more, and they can be measured.</p>
     </div>
+    <RemarkNotes field="manner.samples" deep />
   </div>
 </template>
 
 <style scoped>
-.samples {
-  display: grid;
-  grid-template-columns: 128px 1fr;
-  gap: 14px;
-  align-items: baseline;
-  padding: 7px 0;
-}
 .sample {
   display: flex;
-  gap: 8px;
-  margin-bottom: 8px;
+  gap: var(--gap-2);
+  align-items: flex-start;
+  margin-bottom: var(--gap-2);
 }
-.sample .field {
-  font: 16px/1.45 var(--serif);
-}
-.x {
-  background: none;
-  border: 0;
-  font-size: 17px;
-  color: var(--soft);
-  cursor: pointer;
-  align-self: start;
-}
-.acts {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-}
-.acts label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.acts .field {
-  width: auto;
-  padding: 4px 8px;
-}
-@media (max-width: 720px) {
-  .samples {
-    grid-template-columns: 1fr;
-  }
+.sample :deep(textarea) {
+  font: var(--text-read) / 1.45 var(--serif);
 }
 </style>

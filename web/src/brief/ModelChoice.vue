@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton, ElRadio, ElRadioGroup } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import type { Agent, Endpoint } from '@parrot/contract'
 import { get, wordsFor } from '../api/client'
@@ -8,6 +9,7 @@ import { tell, tellFailure } from '../shared/undo'
 /** Which model answers: the built-in one, or an endpoint that was set up. */
 const props = defineProps<{ agent: Agent }>()
 const store = useAgent()
+const BUILT_IN = ''
 const endpoints = ref<Endpoint[]>([])
 const error = ref('')
 
@@ -32,42 +34,31 @@ async function choose(endpointId: string | null): Promise<void> {
 </script>
 
 <template>
-  <fieldset>
-    <legend class="sr">Which model answers</legend>
-    <label>
-      <input type="radio" name="model" :checked="agent.endpointId === null" @change="choose(null)" />
-      <span
+  <div data-field="model">
+    <ElRadioGroup
+      class="stacked"
+      aria-label="Which model answers"
+      :model-value="agent.endpointId ?? BUILT_IN"
+      @update:model-value="choose($event === BUILT_IN ? null : String($event))"
+    >
+      <ElRadio :value="BUILT_IN"
         ><b>Understudy</b>, the built-in model.
         <span class="soft"
           >Works offline, always gives the same answer to the same question, says only what the library says.</span
-        ></span
+        ></ElRadio
       >
-    </label>
-    <label v-for="endpoint in endpoints" :key="endpoint.id">
-      <input type="radio" name="model" :checked="agent.endpointId === endpoint.id" @change="choose(endpoint.id)" />
-      <span
+      <ElRadio v-for="endpoint in endpoints" :key="endpoint.id" :value="endpoint.id"
         ><b>{{ endpoint.name }}</b
-        >, an endpoint. <span class="soft">{{ endpoint.model }} at {{ endpoint.baseUrl }}</span></span
+        >, an endpoint. <span class="soft">{{ endpoint.model }} at {{ endpoint.baseUrl }}</span></ElRadio
       >
-    </label>
+    </ElRadioGroup>
     <p v-if="error" class="soft">{{ error }}</p>
-    <RouterLink class="btn small" to="/settings">Set up an endpoint</RouterLink>
-  </fieldset>
+    <ElButton tag="router-link" size="small" class="set-up" to="/settings">Set up an endpoint</ElButton>
+  </div>
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 4px 0;
-}
-label {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-  padding: 6px 0;
-}
-.btn {
-  margin-top: 10px;
+.set-up {
+  margin-top: var(--gap-2);
 }
 </style>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed, onMounted, watch } from 'vue'
 import { FIELD_LABELS, type CompiledPrompt } from '@parrot/contract'
 import { get } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { useLoaded } from '../shared/load'
+import { count } from '../shared/when'
 
 /** The compiled prompt line by line, each with the field it came from; a click goes there. */
 const props = defineProps<{ agentId: string; revision: number }>()
@@ -27,19 +29,19 @@ const lines = computed(() => data.value?.lines ?? [])
 
 <template>
   <EmptyNote v-if="error" tone="failed" title="The prompt could not be loaded" :text="error">
-    <button type="button" class="btn" @click="load">Try again</button>
+    <ElButton @click="load">Try again</ElButton>
   </EmptyNote>
   <div v-else-if="data">
     <p class="soft size">
       This is all a model sees of the brief, at revision {{ data.revision }}:
-      <span class="number">{{ data.characters.toLocaleString('en-GB') }}</span> characters, about
-      <span class="number">{{ data.tokens.toLocaleString('en-GB') }}</span> tokens.
+      <span class="number">{{ count(data.characters) }}</span> characters, about
+      <span class="number">{{ count(data.tokens) }}</span> tokens.
     </p>
     <ol class="lines">
       <li v-for="(line, at) in lines" :key="at" :class="{ heading: line.text.startsWith('# ') }">
-        <button v-if="!line.text.startsWith('# ')" type="button" class="from" @click="$emit('field', line.field)">
+        <ElButton v-if="!line.text.startsWith('# ')" link class="from" @click="$emit('field', line.field)">
           {{ nameOf(line.field) }}
-        </button>
+        </ElButton>
         <span v-else />
         <code
           >{{ line.text
@@ -55,7 +57,7 @@ const lines = computed(() => data.value?.lines ?? [])
 
 <style scoped>
 .size {
-  margin-bottom: 16px;
+  margin-bottom: var(--gap-4);
 }
 .lines {
   list-style: none;
@@ -65,7 +67,7 @@ const lines = computed(() => data.value?.lines ?? [])
 li {
   display: grid;
   grid-template-columns: 170px 1fr;
-  gap: 16px;
+  gap: var(--gap-4);
   align-items: baseline;
   padding: 2px 0;
 }
@@ -73,13 +75,13 @@ li:hover:not(.heading) {
   background: var(--paper-deep);
 }
 .heading {
-  margin-top: 14px;
+  margin-top: var(--gap-3);
 }
 .heading code {
   font-weight: 700;
 }
 .from {
-  font: 13px/1.5 var(--sans);
+  font: var(--text-small) / 1.5 var(--sans);
   text-align: right;
   background: none;
   border: 0;
@@ -91,11 +93,11 @@ li:hover:not(.heading) {
   text-decoration: underline;
 }
 code {
-  font: 14px/1.5 var(--mono);
+  font: var(--text-ui) / 1.5 var(--mono);
   white-space: pre-wrap;
   overflow-wrap: anywhere;
 }
-@media (max-width: 720px) {
+@media (width < 720px) {
   li {
     grid-template-columns: 1fr;
     gap: 0;

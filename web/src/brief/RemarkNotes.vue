@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed } from 'vue'
 import { useBrief } from './briefStore'
 
@@ -17,9 +18,9 @@ const remarks = computed(() =>
     <div v-for="remark in remarks" :key="`${remark.kind} ${remark.field} ${remark.text}`" class="remark">
       <p class="what">{{ remark.text }}</p>
       <p class="why">{{ remark.why }}</p>
-      <button v-if="remark.mend" type="button" class="mend" @click="store.mend(remark.mend.edits)">
+      <ElButton v-if="remark.mend" link class="mend" @click="store.mend(remark.mend.edits)">
         {{ remark.mend.label }}
-      </button>
+      </ElButton>
     </div>
   </aside>
 </template>
@@ -29,7 +30,7 @@ const remarks = computed(() =>
   border-left: 2px solid var(--warm);
 }
 .remark + .remark {
-  margin-top: 8px;
+  margin-top: var(--gap-2);
 }
 .what {
   color: var(--ink);
@@ -42,7 +43,7 @@ const remarks = computed(() =>
   background: none;
   border: 0;
   padding: 2px 0;
-  font: 600 13px var(--sans);
+  font: 600 var(--text-small) var(--sans);
   color: var(--accent-deep);
   text-decoration: underline;
   text-underline-offset: 3px;

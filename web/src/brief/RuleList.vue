@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { ElButton } from 'element-plus'
 import type { Rule, RuleReading } from '@parrot/contract'
 import CalledBy from './CalledBy.vue'
+import EntryPart from './EntryPart.vue'
 import EntryRow from './EntryRow.vue'
-import { newId, useEntries } from './useEntries'
+import { newId, useOrderedList } from './orderedList'
 
 /** Rules, each with when and do, and beside it how it was read. Alt+↑ and Alt+↓ move the rule one is in. */
 const props = defineProps<{
@@ -11,126 +13,104 @@ const props = defineProps<{
   readingOf: ReadonlyMap<string, RuleReading>
   /** Path of the list in the brief; rules of a shared set stand in none. */
   field?: string
-  canShare?: boolean
 }>()
-const emit = defineEmits<{ change: [rules: Rule[]]; share: [rule: Rule] }>()
-const root = ref<HTMLElement>()
-const entries = useEntries<Rule>(
-  root,
+const emit = defineEmits<{ change: [rules: Rule[]] }>()
+defineSlots<{ acts?(row: { rule: Rule }): unknown }>()
+const rows = ref<HTMLElement>()
+const list = useOrderedList<Rule>(
+  rows,
   () => props.rules,
   (next) => emit('change', next),
   {
     blank: () => ({ id: newId(), when: '', do: '', strength: 'always', enabled: true, like: [], unlike: [] }),
     copy: (rule) => ({ ...rule, id: newId() }),
+    isBlank: (rule) => rule.when.trim() === '' && rule.do.trim() === '',
+    handle: '.grip',
   },
 )
-const value = (event: Event) => (event.target as HTMLTextAreaElement).value.replace(/\n/g, ' ')
 </script>
 
 <template>
-  <div ref="root" :data-field="field">
+  <div class="rules" :data-field="field">
     <p v-if="rules.length === 0" class="soft none">
-      No rules yet. A rule says what to do, and when: “When someone asks about refunds, offer the refund form.”
+      No rules yet. A rule says what to do, and when: “When someone complains, apologise first.”
     </p>
-    <EntryRow
-      v-for="(rule, at) in rules"
-      :key="rule.id"
-      name="rule"
-      :at="at"
-      :count="rules.length"
-      :entries="entries"
-      :field="field"
-      :enabled="rule.enabled"
-      :grip="String(at + 1)"
-      :data-rule="rule.id"
-      @enable="entries.set(at, { enabled: $event })"
-    >
-      <div class="part">
-        <span class="label">When</span>
-        <textarea
-          class="ghost"
-          rows="1"
-          maxlength="1000"
+    <div ref="rows">
+      <EntryRow
+        v-for="(rule, at) in rules"
+        :key="rule.id"
+        name="rule"
+        :at="at"
+        :count="rules.length"
+        :list="list"
+        :field="field"
+        :enabled="rule.enabled"
+        :grip="String(at + 1)"
+        :data-rule="rule.id"
+        @enable="list.set(at, { enabled: $event })"
+      >
+        <EntryPart
+          label="When"
+          :name="`Rule ${at + 1}: when`"
           :value="rule.when"
+          :maxlength="1000"
           placeholder="always"
-          :aria-label="`Rule ${at + 1}: when`"
-          @input="entries.set(at, { when: value($event) })"
-          @keydown.enter.prevent
+          @write="list.set(at, { when: $event })"
         />
-      </div>
-      <div class="part">
-        <span class="label">Do</span>
-        <textarea
-          class="ghost do main"
-          rows="1"
-          maxlength="1000"
+        <EntryPart
+          label="Do"
+          is-main
+          :name="`Rule ${at + 1}: do`"
           :value="rule.do"
+          :maxlength="1000"
           placeholder="say, ask, offer, or never mention …"
-          :aria-label="`Rule ${at + 1}: do`"
-          @input="entries.set(at, { do: value($event) })"
-          @keydown.enter.prevent="entries.add"
+          @write="list.set(at, { do: $event })"
+          @enter="list.add(at)"
         />
-      </div>
-      <CalledBy
-        v-if="field && rule.when.trim()"
-        :name="`rule ${rule.id}`"
-        :like="rule.like"
-        :unlike="rule.unlike"
-        @teach="entries.set(at, $event)"
-      />
-      <template #acts>
-        <button
-          type="button"
-          class="strength"
-          title="Always, or usually"
-          @click="entries.set(at, { strength: rule.strength === 'always' ? 'usually' : 'always' })"
-        >
-          {{ rule.strength }}
-        </button>
-        <button
-          v-if="canShare"
-          type="button"
-          title="Move this rule to a set that several agents use"
-          @click="$emit('share', rule)"
-        >
-          Share
-        </button>
-      </template>
-      <template #margin>
-        <aside
-          v-if="readingOf.get(rule.id) && rule.do.trim()"
-          class="margin-note"
-          :class="{ unread: !readingOf.get(rule.id)!.understood }"
-        >
-          <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'For a language model' }}</span>
-          {{ readingOf.get(rule.id)!.explanation }}
-        </aside>
-      </template>
-    </EntryRow>
-    <button type="button" class="btn small" @click="entries.add">Add a rule</button>
+        <CalledBy
+          v-if="field && rule.when.trim()"
+          :name="`rule ${rule.id}`"
+          :like="rule.like"
+          :unlike="rule.unlike"
+          @teach="list.set(at, $event)"
+        />
+        <template #acts>
+          <ElButton
+            text
+            size="small"
+            title="Always, or usually"
+            @click="list.set(at, { strength: rule.strength === 'always' ? 'usually' : 'always' })"
+            ><u>{{ rule.strength }}</u></ElButton
+          >
+          <slot name="acts" :rule="rule" />
+        </template>
+        <template #margin>
+          <aside
+            v-if="readingOf.get(rule.id) && rule.do.trim()"
+            class="margin-note"
+            :class="{ unread: !readingOf.get(rule.id)!.understood }"
+            :aria-label="`Rule ${at + 1}, as it was read`"
+          >
+            <span class="label">{{ readingOf.get(rule.id)!.understood ? 'Read as' : 'For a language model' }}</span>
+            {{ readingOf.get(rule.id)!.explanation }}
+          </aside>
+        </template>
+      </EntryRow>
+    </div>
+    <ElButton size="small" data-add @click="list.add()">Add a rule</ElButton>
   </div>
 </template>
 
 <style scoped>
+.rules {
+  --part-label: 46px;
+  --acts-indent: 58px;
+}
 .none {
-  padding: 4px 0 14px;
+  padding: var(--gap-1) 0 var(--gap-3);
 }
-div {
-  --acts-indent: 54px;
-}
-.part {
-  display: grid;
-  grid-template-columns: 52px 1fr;
-  align-items: baseline;
-  gap: 6px;
-}
-.part + .part {
-  margin-top: 3px;
-}
-button.strength[type='button'] {
-  color: var(--accent-deep);
-  text-decoration: underline dotted;
-  text-underline-offset: 3px;
+[data-add] {
+  margin-top: var(--gap-3);
 }
 .margin-note .label {
   display: block;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed } from 'vue'
 import { useBrief } from './briefStore'
 import { ago } from '../shared/when'
@@ -31,23 +32,18 @@ const isBad = computed(() => store.state === 'failed' || store.state === 'confli
     <span class="state" role="status">
       <span aria-hidden="true">{{ isBad ? '✕' : store.state === 'saved' ? '✓' : '◐' }}</span> {{ words }}
     </span>
-    <button v-if="store.state === 'conflict'" type="button" class="btn small" @click="store.discard">
-      Load the newest
-    </button>
-    <button v-if="store.state === 'failed'" type="button" class="btn small" @click="store.save">Save now</button>
+    <ElButton v-if="store.state === 'conflict'" size="small" @click="store.discard"> Load the newest </ElButton>
+    <ElButton v-if="store.state === 'failed'" size="small" @click="store.save">Save now</ElButton>
     <span class="steps">
-      <button
-        type="button"
-        class="btn small"
+      <ElButton
+        size="small"
         :disabled="!store.canUndo && store.state === 'saved'"
         title="Undo (Ctrl+Z)"
         @click="store.undo"
       >
         Undo
-      </button>
-      <button type="button" class="btn small" :disabled="!store.canRedo" title="Redo (Ctrl+Y)" @click="store.redo">
-        Redo
-      </button>
+      </ElButton>
+      <ElButton size="small" :disabled="!store.canRedo" title="Redo (Ctrl+Y)" @click="store.redo"> Redo </ElButton>
     </span>
   </div>
 </template>
@@ -57,8 +53,8 @@ const isBad = computed(() => store.state === 'failed' || store.state === 'confli
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 6px 10px;
-  font-size: 14px;
+  gap: var(--gap-2) var(--gap-3);
+  font-size: var(--text-ui);
 }
 .revision {
   font-weight: 700;
@@ -71,6 +67,6 @@ const isBad = computed(() => store.state === 'failed' || store.state === 'confli
 }
 .steps {
   display: flex;
-  gap: 6px;
+  gap: var(--gap-2);
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import ChoiceField from '../shared/ChoiceField.vue'
 import { useBrief } from './briefStore'
 
 /** A field of the brief, named by its path, that takes one of a few values; "" stands for none of them. */
@@ -16,17 +17,16 @@ const value = computed(() => String(store.valueAt(props.path) ?? ''))
 </script>
 
 <template>
-  <div class="select" :class="{ drafted: store.isDrafted(path) }" :data-field="path">
+  <div class="brief-line" :class="{ drafted: store.isDrafted(path) }" :data-field="path">
     <span class="label">{{ label }}</span>
-    <div class="choices">
-      <select
-        class="field"
-        :aria-label="about"
-        :value="value"
-        @change="store.setAt(path, ($event.target as HTMLSelectElement).value || null)"
-      >
-        <option v-for="[key, text] in options" :key="key" :value="key">{{ text }}</option>
-      </select>
+    <div class="acts">
+      <ChoiceField
+        class="choice"
+        :about="about"
+        :options="options"
+        :model-value="value"
+        @update:model-value="store.setAt(path, $event || null)"
+      />
       <slot />
       <span v-if="help" class="small soft">{{ help }}</span>
     </div>
@@ -34,23 +34,7 @@ const value = computed(() => String(store.valueAt(props.path) ?? ''))
 </template>
 
 <style scoped>
-.select {
-  display: grid;
-  grid-template-columns: 128px minmax(0, 1fr);
-  gap: 14px;
-  align-items: center;
-  padding: 7px 0;
-}
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  min-width: 0;
-}
-.field {
-  width: auto;
-  max-width: 100%;
-  padding: 5px 8px;
+.choice {
+  width: min(100%, 480px);
 }
 </style>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
 import type { Rule, RuleSet } from '@parrot/contract'
 import { call, get, post } from '../api/client'
+import ChoiceField from '../shared/ChoiceField.vue'
 import { useAgent } from '../frame/agentStore'
 import { tell, tellFailure } from '../shared/undo'
 import { useBrief } from './briefStore'
@@ -11,7 +14,6 @@ import RuleList from './RuleList.vue'
 const store = useBrief()
 const agents = useAgent()
 const sets = ref<RuleSet[]>([])
-const chosen = ref('')
 const used = computed(() =>
   (store.brief?.ruleSets ?? []).flatMap((id) => sets.value.find((set) => set.id === id) ?? []),
 )
@@ -29,14 +31,13 @@ onMounted(load)
 const use = (id: string) => store.edit((draft) => (draft.ruleSets = [...draft.ruleSets, id]))
 const leave = (id: string) => store.edit((draft) => (draft.ruleSets = draft.ruleSets.filter((each) => each !== id)))
 
-let timer: ReturnType<typeof setTimeout> | undefined
+const writeLater = useDebounceFn((set: RuleSet) => write(set), 450)
 
 /** Changes a set on the screen at once and on the server a moment later. */
 function change(set: RuleSet, part: Partial<Pick<RuleSet, 'name' | 'rules'>>): void {
   const next = { ...set, ...part }
   sets.value = sets.value.map((each) => (each.id === set.id ? next : each))
-  clearTimeout(timer)
-  timer = setTimeout(() => void write(next), 450)
+  void writeLater(next)
 }
 
 async function write({ id, name, rules }: RuleSet): Promise<void> {
@@ -48,28 +49,53 @@ async function write({ id, name, rules }: RuleSet): Promise<void> {
   }
 }
 
-/** Moves a rule of this brief to a set: the first one used, or a new one. */
-async function share(rule: Rule): Promise<void> {
+const NEW = ''
+/** Where a rule can be moved: the sets that are used here, those that are not, and a new one. */
+const targets = computed(() => [
+  ...used.value.map((set) => ({ id: set.id, words: set.name })),
+  ...others.value.map((set) => ({ id: set.id, words: `${set.name} (not used here yet)` })),
+  { id: NEW, words: 'a new set' },
+])
+
+/** Moves a rule of this brief to a set, which is used here from then on; undone, it stands here again and not there. */
+async function share(rule: Rule, into: string): Promise<void> {
+  const at = store.brief?.rules.findIndex((each) => each.id === rule.id) ?? -1
+  const sets0 = store.brief?.ruleSets ?? []
   try {
-    const into = used.value[0]
-    if (into) {
-      await write({ ...into, rules: [...into.rules, rule] })
-      await load()
-    } else {
-      const made = await post<RuleSet>('/api/rule-sets', {
-        name: `${agents.agent?.name ?? 'Shared'}’s shared rules`,
-        rules: [rule],
+    const target = sets.value.find((set) => set.id === into)
+    const made =
+      target === undefined
+        ? await post<RuleSet>('/api/rule-sets', {
+            name: `${agents.agent?.name ?? 'Shared'}’s shared rules`,
+            rules: [rule],
+          })
+        : await call<RuleSet>('PUT', `/api/rule-sets/${target.id}`, {
+            name: target.name,
+            rules: [...target.rules, rule],
+          })
+    await load()
+    store.edit((draft) => {
+      draft.rules = draft.rules.filter((each) => each.id !== rule.id)
+      if (!draft.ruleSets.includes(made.id)) draft.ruleSets = [...draft.ruleSets, made.id]
+    })
+    tell(`The rule stands in “${made.name}” now.`, async () => {
+      const now = sets.value.find((set) => set.id === made.id)
+      if (now)
+        await call('PUT', `/api/rule-sets/${now.id}`, {
+          name: now.name,
+          rules: now.rules.filter((each) => each.id !== rule.id),
+        })
+      store.edit((draft) => {
+        draft.rules.splice(at, 0, rule)
+        draft.ruleSets = sets0
       })
       await load()
-      use(made.id)
-    }
-    store.edit((draft) => (draft.rules = draft.rules.filter((each) => each.id !== rule.id)))
-    tell('The rule was moved to a shared set. Undo brings it back here; the set keeps its copy.')
+    })
   } catch (problem) {
     tellFailure(problem)
   }
 }
-defineExpose({ share })
+defineExpose({ share, targets })
 
 const readingsOf = (set: RuleSet) => new Map(set.readings.map((reading) => [reading.id, reading]))
 /** The agents that use a set; this one as soon as it does, before its brief is saved. */
@@ -83,59 +109,42 @@ function usersOf(set: RuleSet): string {
 <template>
   <div data-field="ruleSets">
     <div v-for="set in used" :key="set.id" class="set">
-      <header>
-        <input
+      <div class="acts">
+        <ElInput
           class="name"
-          :value="set.name"
+          :model-value="set.name"
           maxlength="120"
           aria-label="Name of the shared set"
-          @change="change(set, { name: ($event.target as HTMLInputElement).value || set.name })"
+          @change="change(set, { name: $event || set.name })"
         />
-        <span class="small soft">shared; a change shows in {{ usersOf(set) }}</span>
-        <button type="button" class="btn quiet small" @click="leave(set.id)">Stop using it here</button>
-      </header>
+        <span class="small soft grow">shared; a change shows in {{ usersOf(set) }}</span>
+        <ElButton text size="small" @click="leave(set.id)">Stop using it here</ElButton>
+      </div>
       <RuleList :rules="set.rules" :reading-of="readingsOf(set)" @change="change(set, { rules: $event })" />
     </div>
-    <label v-if="others.length" class="more small">
+    <label v-if="others.length" class="acts more small">
       Use a shared set
-      <select v-model="chosen" class="field" @change="(use(chosen), (chosen = ''))">
-        <option value="">choose one …</option>
-        <option v-for="set in others" :key="set.id" :value="set.id">
-          {{ set.name }} ({{ set.rules.length }}; {{ usersOf(set) || 'used by none' }})
-        </option>
-      </select>
+      <ChoiceField
+        :model-value="undefined"
+        about="Use a shared set"
+        :options="others.map((set) => [set.id, `${set.name} (${set.rules.length}; ${usersOf(set) || 'used by none'})`])"
+        @update:model-value="$event && use($event)"
+      />
     </label>
   </div>
 </template>
 
 <style scoped>
 .set {
-  margin-top: 18px;
-  padding-left: 14px;
+  margin-top: var(--gap-4);
+  padding-left: var(--gap-3);
   border-left: 3px double var(--line-strong);
 }
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-  align-items: baseline;
-}
 .name {
-  font: 600 17px var(--serif);
-  border: 0;
-  border-bottom: 1px dashed var(--line-strong);
-  background: none;
-  min-width: 240px;
-  color: inherit;
+  width: 280px;
+  font: 600 var(--text-read) var(--serif);
 }
 .more {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  margin-top: 12px;
-}
-.more .field {
-  width: auto;
-  padding: 4px 8px;
+  margin-top: var(--gap-3);
 }
 </style>

@@ -1,15 +1,21 @@
 <script setup lang="ts">
-import { onBeforeUnmount, ref, watch } from 'vue'
+import { ElButton } from 'element-plus'
+import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { useTitle } from '@vueuse/core'
 import { useBrief } from '../brief/briefStore'
 import EmptyNote from '../shared/EmptyNote.vue'
+import LoadingNote from '../shared/LoadingNote.vue'
 import { useKeys } from '../shared/keys'
 import TryStrip from '../try/TryStrip.vue'
 import { useTry } from '../try/tryStore'
 import { useAgent } from './agentStore'
-import FindAnything from './FindAnything.vue'
-import KeyHelp from './KeyHelp.vue'
+import NextStep from './NextStep.vue'
 import PathBar from './PathBar.vue'
+import type { Action } from './places'
+
+const FindAnything = defineAsyncComponent(() => import('./FindAnything.vue'))
+const KeyHelp = defineAsyncComponent(() => import('./KeyHelp.vue'))
 
 /** The frame of every agent screen: the path along the top, the stage, the try strip along the foot. */
 const props = defineProps<{ id: string }>()
@@ -30,15 +36,19 @@ watch(
   },
   { immediate: true },
 )
-watch(
-  () => store.agent?.name,
-  (name) => (document.title = name ? `${name} · Mild Parrot` : 'Mild Parrot'),
-)
+useTitle(() => (store.agent ? `${store.agent.name} · Mild Parrot` : 'Mild Parrot'))
 watch(
   () => [store.ticks.agent, store.ticks.sources],
   () => {
     trying.somethingChanged()
     void brief.refresh()
+  },
+)
+// The first question that was answered is a step done.
+watch(
+  () => trying.isAsking,
+  (isAsking) => {
+    if (!isAsking && store.agent?.next === 'ask') void store.load()
   },
 )
 onBeforeUnmount(() => {
@@ -48,37 +58,63 @@ onBeforeUnmount(() => {
 })
 
 const go = (name: string) => () => void router.push({ name, params: { id: props.id } })
-useKeys({
-  'ctrl+k': () => (isFinding.value = true),
-  '?': () => (isHelping.value = true),
-  '/': () => trying.focus(),
-  t: () => (trying.isOpen = !trying.isOpen),
-  r: () => void trying.askAgain(),
-  'g b': go('brief'),
-  'g l': go('library'),
-  'g r': go('rehearse'),
-  'g e': go('release'),
-  'g o': go('logbook'),
-  'g a': () => void router.push('/'),
-  Escape: () => (trying.isOpen = false),
-})
+
+const ACTS: Record<Action, () => void> = {
+  ask: () => trying.focus(),
+  again: () => void trying.askAgain(),
+  startOver: () => trying.startOver(),
+  keys: () => (isHelping.value = true),
+}
+
+/** Escape leaves the field one is in; with none, it lowers the sheet. */
+function leave(): void {
+  const field = document.activeElement
+  if (field instanceof HTMLElement && field.matches('input, textarea')) field.blur()
+  else trying.isOpen = false
+}
+useKeys(
+  {
+    '$mod+k': () => (isFinding.value = true),
+    // Where a key stands differs from keyboard to keyboard: some need Shift for it, some do not.
+    '?': () => (isHelping.value = true),
+    'Shift+?': () => (isHelping.value = true),
+    '/': () => trying.focus(),
+    'Shift+/': () => trying.focus(),
+    t: () => (trying.isOpen = !trying.isOpen),
+    r: () => void trying.askAgain(),
+    'g b': go('brief'),
+    'g l': go('library'),
+    'g r': go('rehearse'),
+    'g e': go('release'),
+    'g o': go('logbook'),
+    'g a': () => void router.push('/'),
+    Escape: leave,
+  },
+  { whileTyping: ['$mod+k'] },
+)
 </script>
 
 <template>
   <EmptyNote v-if="store.error && !store.agent" tone="failed" title="This agent cannot be opened" :text="store.error">
-    <RouterLink class="btn" to="/">All agents</RouterLink>
-    <button type="button" class="btn" @click="store.open(id)">Try again</button>
+    <ElButton tag="router-link" to="/">All agents</ElButton>
+    <ElButton @click="store.open(id)">Try again</ElButton>
   </EmptyNote>
-  <div v-else-if="store.agent" class="frame">
+  <div
+    v-else-if="store.agent"
+    class="frame"
+    :style="store.agent.next ? { '--frame-top': 'calc(var(--path-height) + var(--next-height))' } : {}"
+  >
+    <a class="skip" href="#stage">To the stage</a>
     <PathBar :agent="store.agent" @find="isFinding = true" @help="isHelping = true" />
-    <main class="stage">
+    <NextStep :agent="store.agent" />
+    <main id="stage" class="stage" tabindex="-1">
       <RouterView :key="id" />
     </main>
     <TryStrip :agent="store.agent" />
-    <FindAnything v-model="isFinding" :agent="store.agent" />
-    <KeyHelp v-model="isHelping" />
+    <FindAnything v-if="isFinding" v-model="isFinding" :agent="store.agent" @act="ACTS[$event]()" />
+    <KeyHelp v-if="isHelping" v-model="isHelping" />
   </div>
-  <p v-else class="opening soft">Opening…</p>
+  <div v-else class="page"><LoadingNote text="Opening…" :rows="9" /></div>
 </template>
 
 <style scoped>
@@ -92,8 +128,18 @@ useKeys({
   padding-bottom: calc(var(--strip-height) + 20px);
   min-width: 0;
 }
-.opening {
-  padding: 80px;
-  text-align: center;
+.stage:focus-visible {
+  outline: none;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+  z-index: 50;
+  padding: var(--gap-2) var(--gap-3);
+  background: var(--sheet);
+}
+.skip:focus {
+  left: var(--gap-3);
+  top: var(--gap-2);
 }
 </style>

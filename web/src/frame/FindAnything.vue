@@ -1,99 +1,48 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { ElDialog } from '../design/elements'
-import { FIELD_LABELS, STAGES, type Agent, type Source, type StoredScript } from '@parrot/contract'
+import { ElAutocomplete, ElDialog } from 'element-plus'
+import type { Agent, Found } from '@parrot/contract'
 import { get } from '../api/client'
+import { useBrief } from '../brief/briefStore'
+import { grouped, placesHere, type Action, type Place } from './places'
 
-/** One line to reach any agent, stage, source, script or field of the brief. */
+/** One line to reach anything: what is called so, and what says so; an arrow key chooses, Enter goes there. */
 const props = defineProps<{ agent: Agent }>()
+const emit = defineEmits<{ act: [action: Action] }>()
 const isOpen = defineModel<boolean>({ required: true })
 const router = useRouter()
-
-interface Place {
-  readonly kind: string
-  readonly title: string
-  readonly go: () => void
-}
-
+const brief = useBrief()
 const text = ref('')
-const at = ref(0)
-const field = ref<HTMLInputElement>()
-const remote = ref<Place[]>([])
-
-const id = () => props.agent.id
-const local = computed<Place[]>(() => [
-  ...STAGES.map((stage) => ({
-    kind: 'Stage',
-    title: stage[0]!.toUpperCase() + stage.slice(1),
-    go: () => void router.push({ name: stage, params: { id: id() } }),
-  })),
-  ...Object.entries(FIELD_LABELS).map(([path, title]) => ({
-    kind: 'Brief',
-    title,
-    go: () => void router.push({ name: 'brief', params: { id: id() }, query: { field: path } }),
-  })),
-  { kind: 'Place', title: 'Models and settings', go: () => void router.push('/settings') },
-])
-
-let loading: Promise<void> = Promise.resolve()
+const field = ref<{ focus(): void }>()
+const here = computed(() => placesHere(props.agent.id))
+let turn = 0
 
 watch(isOpen, (open) => {
-  if (!open) return
-  text.value = ''
-  at.value = 0
-  loading = loadPlaces().catch(() => undefined)
+  if (open) text.value = ''
 })
 
-/** What only the server knows; stages and fields can be found meanwhile. */
-async function loadPlaces(): Promise<void> {
-  const [{ agents }, { sources }, { scripts }] = await Promise.all([
-    get<{ agents: Agent[] }>('/api/agents'),
-    get<{ sources: Source[] }>(`/api/agents/${id()}/sources`),
-    get<{ scripts: StoredScript[] }>(`/api/agents/${id()}/scripts`),
-  ])
-  remote.value = [
-    ...sources.map((source) => ({
-      kind: 'Source',
-      title: source.title,
-      go: () => void router.push({ name: 'library', params: { id: id(), sourceId: source.id } }),
-    })),
-    ...scripts.map((script) => ({
-      kind: 'Script',
-      title: script.title,
-      go: () => void router.push({ name: 'rehearse', params: { id: id(), scriptId: script.id } }),
-    })),
-    ...agents.map((agent) => ({
-      kind: 'Agent',
-      title: agent.name,
-      go: () => void router.push({ name: 'brief', params: { id: agent.id } }),
-    })),
-  ]
+/** Places of this screen at once, with what the server finds of everything that was written. */
+async function find(typed: string, show: (places: Place[]) => void): Promise<void> {
+  const mine = ++turn
+  const words = typed.trim()
+  if (words !== '') await brief.save()
+  const found =
+    words === ''
+      ? []
+      : (
+          await get<{ found: Found[] }>(
+            `/api/agents/${props.agent.id}/find?q=${encodeURIComponent(words.slice(0, 200))}`,
+          ).catch(() => ({ found: [] }))
+        ).found
+  if (mine === turn) show(grouped(words, here.value, found, props.agent.id))
 }
 
-const found = computed(() => {
-  const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const all = [...local.value.slice(0, STAGES.length), ...remote.value, ...local.value.slice(STAGES.length)]
-  return all
-    .filter((place) => words.every((word) => `${place.kind} ${place.title}`.toLowerCase().includes(word)))
-    .slice(0, 12)
-})
-watch(found, () => (at.value = 0))
-
-function go(place: Place | undefined): void {
-  if (!place) return
+function go(place: unknown): void {
+  const { to, act } = place as Place
   isOpen.value = false
-  place.go()
-}
-
-/** Enter may come before the server's answer: then it waits for it. */
-async function enter(): Promise<void> {
-  if (!found.value[at.value]) await loading
-  go(found.value[at.value])
-}
-
-function move(by: number): void {
-  at.value = (at.value + by + found.value.length) % Math.max(1, found.value.length)
+  if (to) void router.push(to)
+  else if (act) emit('act', act)
 }
 </script>
 
@@ -101,60 +50,87 @@ function move(by: number): void {
   <ElDialog
     v-model="isOpen"
     :show-close="false"
-    width="560px"
-    top="12vh"
+    width="640px"
+    top="10vh"
     append-to-body
     title="Find anything"
     @opened="field?.focus()"
   >
-    <input
+    <ElAutocomplete
       ref="field"
       v-model="text"
-      class="field"
-      placeholder="An agent, stage, source, script or part of the brief"
+      class="find"
+      :fetch-suggestions="find as never"
+      :debounce="60"
+      :teleported="false"
+      :fit-input-width="true"
+      value-key="title"
+      highlight-first-item
+      popper-class="found-list"
+      placeholder="Anything that is written here, or the name of a place"
       aria-label="Find"
-      @keydown.down.prevent="move(1)"
-      @keydown.up.prevent="move(-1)"
-      @keydown.enter.prevent="enter"
-    />
-    <ul role="listbox" aria-label="Found">
-      <li
-        v-for="(place, n) in found"
-        :key="`${place.kind}${place.title}${n}`"
-        role="option"
-        :aria-selected="n === at"
-        :class="{ at: n === at }"
-        @click="go(place)"
-        @mousemove="at = n"
-      >
-        <span class="title">{{ place.title }}</span>
-        <span class="small soft">{{ place.kind }}</span>
-      </li>
-      <li v-if="found.length === 0" class="soft">Nothing is called that.</li>
-    </ul>
+      @select="go"
+    >
+      <template #default="{ item }">
+        <span v-if="item.opens" class="group label">{{ item.group }}</span>
+        <span class="place">
+          <span class="title" dir="auto">{{ item.title }}</span>
+          <span v-if="item.excerpt" class="small soft excerpt" dir="auto">{{ item.excerpt }}</span>
+        </span>
+      </template>
+    </ElAutocomplete>
+    <p class="small soft foot"><kbd>↑</kbd> <kbd>↓</kbd> choose, <kbd>Enter</kbd> goes there, <kbd>Esc</kbd> leaves</p>
   </ElDialog>
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 10px 0 0;
-  padding: 0;
+.group {
+  display: block;
+  margin: var(--gap-2) 0 var(--gap-1);
+  color: var(--accent-deep);
 }
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 7px 10px;
-  border-radius: 5px;
-  cursor: pointer;
+.place {
+  display: grid;
+  padding-left: var(--gap-2);
 }
-.at {
-  background: var(--accent-wash);
-}
-.title {
+.title,
+.excerpt {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.foot {
+  margin-top: var(--gap-3);
+}
+</style>
+
+<style>
+/* What was found stands in the dialog, below the field, and not on top of it. */
+.el-dialog .found-list.el-popper {
+  position: static !important;
+  width: 100% !important;
+  transform: none !important;
+  box-shadow: none;
+  border: 0;
+}
+.found-list .el-popper__arrow {
+  display: none;
+}
+.found-list .el-autocomplete-suggestion__wrap {
+  max-height: min(54vh, 480px);
+  padding: var(--gap-1) 0 0;
+}
+.found-list .el-autocomplete-suggestion li {
+  padding: var(--gap-1) var(--gap-2);
+  line-height: 1.35;
+  white-space: normal;
+  border-radius: var(--radius-small);
+}
+.found-list .el-autocomplete-suggestion li:is(:hover, .highlighted) {
+  background: none;
+}
+.found-list .el-autocomplete-suggestion li:is(:hover, .highlighted) .place {
+  background: var(--accent-wash);
+  border-radius: var(--radius-small);
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElDialog } from '../design/elements'
+import { ElDialog } from 'element-plus'
 
 const isOpen = defineModel<boolean>({ required: true })
 const KEYS = [
@@ -14,15 +14,18 @@ const KEYS = [
   ['Enter', 'Send; Shift+Enter starts a new line'],
   ['r', 'Ask the last question again'],
   ['t', 'Open or close the conversation'],
-  ['Ctrl Z', 'Undo an edit of the brief (outside a text field)'],
-  ['Ctrl Y', 'Redo it'],
-  ['Esc', 'Close what is open'],
+  ['s', 'In the brief: go to a section'],
+  ['u', 'Undo what the notice at the foot tells of'],
+  ['Ctrl Z', 'Undo an edit of the brief (in a text field: of its text)'],
+  ['Ctrl Y', 'Redo it; Ctrl Shift Z does the same'],
+  ['Alt ↑', 'Move the line one is in up, Alt ↓ down'],
+  ['Esc', 'Leave a field, or close what is open'],
   ['?', 'These keys'],
 ] as const
 </script>
 
 <template>
-  <ElDialog v-model="isOpen" title="Keys" width="460px" append-to-body>
+  <ElDialog v-model="isOpen" title="Keys" width="500px" append-to-body>
     <dl>
       <div v-for="[key, what] in KEYS" :key="key">
         <dt>
@@ -41,11 +44,11 @@ dl {
 dl > div {
   display: grid;
   grid-template-columns: 110px 1fr;
-  padding: 4px 0;
+  padding: var(--gap-1) 0;
 }
 dt {
   display: flex;
-  gap: 4px;
+  gap: var(--gap-1);
   align-items: center;
 }
 dd {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { STAGES, type Agent, type Stage } from '@parrot/contract'
@@ -35,10 +36,10 @@ const current = computed(() => route.matched.at(-1)?.name as Stage)
       </ol>
     </nav>
     <div class="tools">
-      <button type="button" class="btn quiet small" title="Find anything (Ctrl+K)" @click="$emit('find')">
+      <ElButton text size="small" title="Find anything (Ctrl+K)" @click="$emit('find')">
         Find <kbd>Ctrl K</kbd>
-      </button>
-      <button type="button" class="btn quiet small" title="Keys (?)" aria-label="Keys" @click="$emit('help')">?</button>
+      </ElButton>
+      <ElButton text size="small" title="Keys (?)" aria-label="Keys" @click="$emit('help')">?</ElButton>
     </div>
   </header>
 </template>
@@ -50,18 +51,18 @@ const current = computed(() => route.matched.at(-1)?.name as Stage)
   z-index: 40;
   display: flex;
   align-items: stretch;
-  gap: 6px;
+  gap: var(--gap-2);
   height: var(--path-height);
   background: var(--paper);
   border-bottom: 1px solid var(--line);
-  padding: 0 14px 0 6px;
+  padding: 0 var(--gap-3) 0 var(--gap-2);
 }
 .home {
   align-self: center;
-  font: 400 30px/1 var(--serif);
+  font: 400 var(--text-page) / 1 var(--serif);
   color: var(--soft);
   text-decoration: none;
-  padding: 4px 10px 8px;
+  padding: var(--gap-1) var(--gap-3) var(--gap-2);
 }
 .home:hover {
   color: var(--accent-deep);
@@ -69,14 +70,14 @@ const current = computed(() => route.matched.at(-1)?.name as Stage)
 .who {
   display: flex;
   align-items: center;
-  gap: 10px;
+  gap: var(--gap-3);
   text-decoration: none;
   color: inherit;
-  padding-right: 16px;
+  padding-right: var(--gap-4);
   min-width: 0;
 }
 .name {
-  font: 600 20px/1.1 var(--serif);
+  font: 600 var(--text-reply) / 1.1 var(--serif);
   max-width: 12ch;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -109,7 +110,7 @@ li + li::before {
 li a {
   display: grid;
   align-content: center;
-  padding: 0 14px;
+  padding: 0 var(--gap-3);
   color: inherit;
   text-decoration: none;
   border-bottom: 3px solid transparent;
@@ -123,20 +124,20 @@ li a:hover {
   border-bottom-color: var(--accent);
 }
 .stage {
-  font: 600 16px/1.2 var(--serif);
+  font: 600 var(--text-read) / 1.2 var(--serif);
 }
 .here .stage {
   color: var(--accent-deep);
 }
 .state {
-  font-size: 13px;
+  font-size: var(--text-small);
   color: var(--soft);
 }
 .tools {
   display: flex;
   align-items: center;
 }
-@media (min-width: 721px) and (max-width: 1100px) {
+@media (width >= 720px) and (width < 1180px) {
   .state {
     max-width: 12ch;
     overflow: hidden;
@@ -146,13 +147,13 @@ li a:hover {
     display: none;
   }
 }
-@media (max-width: 720px) {
+@media (width < 720px) {
   .name,
   .tools {
     display: none;
   }
   .who {
-    padding-right: 4px;
+    padding-right: var(--gap-1);
   }
 }
 </style>

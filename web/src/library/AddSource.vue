@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, reactive, ref } from 'vue'
+import { ElButton, ElInput } from 'element-plus'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import type { NewSource, Pair } from '@parrot/contract'
 import { wordsFor } from '../api/client'
 import { useLibrary } from './libraryStore'
@@ -9,7 +10,7 @@ import PairsTable from './PairsTable.vue'
 const props = defineProps<{ kind: 'page' | 'note' | 'pairs' }>()
 const emit = defineEmits<{ close: [] }>()
 const store = useLibrary()
-const form = reactive({ url: '', title: '', text: '' })
+const fields = ref({ url: '', title: '', text: '' })
 const pairs = ref<Pair[]>([{ question: '', answer: '' }])
 const error = ref('')
 const isSending = ref(false)
@@ -23,9 +24,9 @@ onMounted(async () => {
 const filled = computed(() => pairs.value.filter((pair) => pair.question.trim() || pair.answer.trim()))
 
 function body(): NewSource {
-  if (props.kind === 'page') return { kind: 'page', url: form.url }
-  if (props.kind === 'note') return { kind: 'note', title: form.title, text: form.text }
-  return { kind: 'pairs', title: form.title || 'Questions and answers', pairs: filled.value }
+  if (props.kind === 'page') return { kind: 'page', url: fields.value.url }
+  if (props.kind === 'note') return { kind: 'note', title: fields.value.title, text: fields.value.text }
+  return { kind: 'pairs', title: fields.value.title || 'Questions and answers', pairs: filled.value }
 }
 
 async function add(): Promise<void> {
@@ -42,47 +43,34 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <form ref="root" class="add" @submit.prevent="add" @keydown.esc="$emit('close')">
+  <form ref="root" class="inset" @submit.prevent="add" @keydown.esc="$emit('close')">
     <template v-if="kind === 'page'">
       <label class="label" for="add-url">Address of the page</label>
-      <input id="add-url" v-model="form.url" class="field" placeholder="https://…" />
+      <ElInput id="add-url" v-model="fields.url" placeholder="https://…" />
     </template>
     <template v-else-if="kind === 'note'">
       <label class="label" for="add-title">Title of the note</label>
-      <input id="add-title" v-model="form.title" class="field" maxlength="200" />
+      <ElInput id="add-title" v-model="fields.title" maxlength="200" />
       <label class="label" for="add-text">What the agent should know</label>
-      <textarea id="add-text" v-model="form.text" class="field note" rows="6" placeholder="Plain text or Markdown" />
+      <ElInput
+        type="textarea"
+        id="add-text"
+        v-model="fields.text"
+        class="note"
+        :rows="6"
+        placeholder="Plain text or Markdown"
+      />
     </template>
     <template v-else>
       <label class="label" for="add-title">Title of the pairs</label>
-      <input id="add-title" v-model="form.title" class="field" maxlength="200" placeholder="Questions and answers" />
+      <ElInput id="add-title" v-model="fields.title" maxlength="200" placeholder="Questions and answers" />
       <p class="small soft">A pair answers its own question word for word.</p>
       <PairsTable v-model="pairs" />
     </template>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
     <div class="acts">
-      <button class="btn main" :disabled="isSending">Add to the library</button>
-      <button type="button" class="btn" @click="$emit('close')">Cancel</button>
+      <ElButton native-type="submit" type="primary" :disabled="isSending">Add to the library</ElButton>
+      <ElButton @click="$emit('close')">Cancel</ElButton>
     </div>
   </form>
 </template>
-
-<style scoped>
-.add {
-  display: grid;
-  gap: 7px;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  padding: 14px 16px;
-  margin-bottom: 16px;
-}
-.note {
-  min-height: 130px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  margin-top: 4px;
-}
-</style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Conflict, Source } from '@parrot/contract'
 import { call } from '../api/client'
@@ -41,9 +42,9 @@ async function settle(conflict: Conflict, isSettled: boolean): Promise<void> {
 </script>
 
 <template>
-  <section class="conflicts" aria-label="Sources that do not agree">
-    <header>
-      <button type="button" class="btn quiet small" @click="$emit('close')">‹ Finder</button>
+  <section class="pane conflicts" aria-label="Sources that do not agree">
+    <header class="pane-head">
+      <ElButton text size="small" @click="$emit('close')">‹ Finder</ElButton>
       <div>
         <h2>Sources that do not agree</h2>
         <p class="soft">
@@ -71,33 +72,26 @@ async function settle(conflict: Conflict, isSettled: boolean): Promise<void> {
               ><template v-else>{{ piece }}</template></template
             >
           </p>
-          <button type="button" class="btn quiet small" @click="$emit('passage', side.sourceId, side.passageId)">
+          <ElButton text size="small" @click="$emit('passage', side.sourceId, side.passageId)">
             Open it there
-          </button>
+          </ElButton>
         </div>
-        <button type="button" class="btn small both" @click="settle(conflict, !conflict.isSettled)">
+        <ElButton size="small" class="both" @click="settle(conflict, !conflict.isSettled)">
           {{ conflict.isSettled ? 'Open again' : 'Both are right' }}
-        </button>
+        </ElButton>
       </li>
     </ol>
     <p v-if="settledCount > 0">
-      <button type="button" class="btn quiet small" @click="showsSettled = !showsSettled">
+      <ElButton text size="small" @click="showsSettled = !showsSettled">
         {{ showsSettled ? 'Hide' : 'Show' }} the {{ settledCount }} taken for right
-      </button>
+      </ElButton>
     </p>
   </section>
 </template>
 
 <style scoped>
 .conflicts {
-  padding: 16px 28px 60px 20px;
   max-width: 1000px;
-}
-header {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-  margin-bottom: 14px;
 }
 ol {
   list-style: none;
@@ -107,25 +101,25 @@ ol {
 li {
   display: grid;
   grid-template-columns: 1fr 1fr auto;
-  gap: 22px;
+  gap: var(--gap-4);
   align-items: center;
   border-top: 1px solid var(--line);
-  padding: 12px 0;
+  padding: var(--gap-3) 0;
 }
 .settled .text {
   color: var(--faint);
 }
-.side .btn {
-  margin-left: -8px;
+.side .el-button {
+  margin-left: calc(-1 * var(--gap-2));
 }
 .text {
-  font: 17px/1.45 var(--serif);
+  font: var(--text-read) / 1.45 var(--serif);
   overflow-wrap: anywhere;
 }
-@media (max-width: 900px) {
+@media (width < 960px) {
   li {
     grid-template-columns: 1fr;
-    gap: 8px;
+    gap: var(--gap-2);
   }
   .both {
     justify-self: start;

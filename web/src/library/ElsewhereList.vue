@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import type { SourceElsewhere } from '@parrot/contract'
 import { get, wordsFor } from '../api/client'
+import LoadingNote from '../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import { useLibrary } from './libraryStore'
 
@@ -38,45 +40,26 @@ async function use(source: SourceElsewhere): Promise<void> {
 </script>
 
 <template>
-  <div class="elsewhere" @keydown.esc="emit('close')">
+  <div class="inset" @keydown.esc="emit('close')">
     <p class="label">Sources of other agents</p>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
-    <p v-else-if="!sources" class="soft">Loading…</p>
+    <LoadingNote v-else-if="!sources" />
     <p v-else-if="sources.length === 0" class="soft">No other agent has a source that is not here.</p>
-    <ul v-else>
-      <li v-for="source in sources" :key="source.id">
-        <span
+    <ul v-else class="plain-rows list">
+      <li v-for="source in sources" :key="source.id" class="plain-row">
+        <span class="grow"
           >{{ source.title }} <span class="small soft">{{ source.agents.join(', ') }}</span></span
         >
-        <button type="button" class="btn small" @click="use(source)">Use it here</button>
+        <ElButton size="small" @click="use(source)">Use it here</ElButton>
       </li>
     </ul>
-    <p><button type="button" class="btn quiet small" @click="emit('close')">Close</button></p>
+    <p><ElButton text size="small" @click="emit('close')">Close</ElButton></p>
   </div>
 </template>
 
 <style scoped>
-.elsewhere {
-  display: grid;
-  gap: 7px;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  padding: 14px 16px;
-  margin-bottom: 16px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
+.list {
   max-height: 260px;
   overflow: auto;
-}
-li {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  justify-content: space-between;
-  padding: 4px 0;
 }
 </style>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
 import type { Hit, WhyNot } from '@parrot/contract'
 import { get, wordsFor } from '../api/client'
-import { placeOf } from '../shared/place'
 import EmptyNote from '../shared/EmptyNote.vue'
+import { useOwnQuestions } from '../shared/ownQuestions'
 import { useAgent } from '../frame/agentStore'
 import { useTry } from '../try/tryStore'
+import { PARTS } from './finderParts'
+import HitRow from './HitRow.vue'
 import { useQuestionSet } from './questionSetStore'
 
 const ScoreBoard = defineAsyncComponent(() => import('./ScoreBoard.vue'))
@@ -21,8 +25,9 @@ const why = ref<WhyNot>()
 const expected = computed(() => questionSet.set?.questions.find((each) => each.question === shownFor.value))
 
 const trying = useTry()
-/** Questions that are pinned already: likely the ones worth looking at. */
-const starters = computed(() => trying.pins.map((pin) => pin.text).slice(0, 5))
+/** Questions that are pinned already, then those the documents themselves raise. */
+const { questions, example } = useOwnQuestions(() => props.agentId)
+const starters = computed(() => [...new Set([...trying.pins.map((pin) => pin.text), ...questions.value])].slice(0, 5))
 
 const WAIT_MS = 180
 const question = ref('')
@@ -32,13 +37,9 @@ const changed = ref<{ from: string; to: string }[]>([])
 /** The question the hits shown answer: while one types, it is the one before. */
 const shownFor = ref('')
 const error = ref('')
-let timer: ReturnType<typeof setTimeout> | undefined
 let turn = 0
 
-watch([question, () => agents.ticks.sources], () => {
-  clearTimeout(timer)
-  timer = setTimeout(() => void search(), WAIT_MS)
-})
+watchDebounced([question, () => agents.ticks.sources], search, { debounce: WAIT_MS })
 
 async function search(): Promise<void> {
   const mine = ++turn
@@ -76,18 +77,6 @@ async function explain(mine: number): Promise<void> {
 }
 watch(expected, () => void explain(turn))
 
-const PARTS: Record<string, { name: string; tone: string; about: string }> = {
-  title: { name: 'title', tone: 'a', about: 'words of the question in the source’s title' },
-  headings: { name: 'headings', tone: 'b', about: 'words in the headings above the passage' },
-  body: { name: 'text', tone: 'c', about: 'words in the passage itself' },
-  phrase: { name: 'phrase', tone: 'd', about: 'words that stand together as in the question' },
-  coverage: { name: 'coverage', tone: 'e', about: 'how much of the question the passage holds' },
-  opening: { name: 'opening', tone: 'i', about: 'words of the question in the passage’s first sentence' },
-  meaning: { name: 'meaning', tone: 'f', about: 'other words that mean the same' },
-  neighbours: { name: 'neighbours', tone: 'g', about: 'how well the passages beside it match' },
-  embedding: { name: 'embedding', tone: 'j', about: 'how near it is by the vectors of the embedder' },
-  source: { name: 'source', tone: 'h', about: 'how well its source matches as a whole' },
-}
 /** The embedder is told of only where there is one. */
 const shownParts = computed((): Record<string, (typeof PARTS)[string]> => {
   const { embedding, ...own } = PARTS
@@ -95,37 +84,17 @@ const shownParts = computed((): Record<string, (typeof PARTS)[string]> => {
   return isThere && embedding ? { ...own, embedding } : own
 })
 const most = computed(() => Math.max(0.001, ...(hits.value ?? []).map((hit) => hit.score)))
-const share = (score: number) => `${(100 * score) / most.value}%`
-const told = (hit: Hit) => hit.parts.filter((part) => part.score > 0)
-
-/** The passage in pieces, those words that matched marked: compared by their beginnings, as stems are. */
-function pieces(hit: Hit): { text: string; isHit: boolean }[] {
-  const stems = hit.matched.map((word) => word.toLowerCase().slice(0, Math.max(3, word.length - 2)))
-  return hit.text.split(/(\s+)/).map((text) => {
-    const plain = text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
-    return {
-      text,
-      isHit: plain !== '' && stems.some((stem) => plain.startsWith(stem) && plain.length <= stem.length + 5),
-    }
-  })
-}
 </script>
 
 <template>
-  <section class="finder" aria-label="Finder">
+  <section class="pane finder" aria-label="Finder">
     <header>
       <h2>Finder</h2>
       <p class="soft">Ask as a visitor would, and see which passages win and why.</p>
-      <input
-        v-model="question"
-        class="field"
-        placeholder="Can I bring a bicycle?"
-        aria-label="Question for the finder"
-        maxlength="2000"
-      />
-      <ul v-if="hits?.length" class="legend" aria-label="Parts of the score">
+      <ElInput v-model="question" :placeholder="example" aria-label="Question for the finder" maxlength="2000" />
+      <ul v-if="hits?.length" class="bare-list legend" aria-label="Parts of the score">
         <li v-for="(part, key) in shownParts" :key="key" :title="part.about">
-          <i :class="part.tone" /> {{ part.name }}
+          <i :style="{ background: `var(--part-${part.tone})` }" /> {{ part.name }}
         </li>
       </ul>
     </header>
@@ -145,62 +114,26 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
       The passage you expect is {{ why.rank === null ? 'not among the first fifty' : `ranked ${why.rank}` }}:
       {{ why.reasons.join('; ') }}.
     </p>
-    <ol v-if="!error && hits?.length" class="hits" :data-question="shownFor">
-      <li v-for="(hit, at) in hits" :key="hit.passageId">
-        <div class="head">
-          <span class="rank number">{{ at + 1 }}</span>
-          <button type="button" class="place" @click="$emit('passage', hit.sourceId, hit.passageId)">
-            {{ placeOf(hit) }}
-          </button>
-          <button
-            type="button"
-            class="btn quiet small"
-            :disabled="questionSet.has(shownFor, hit.passageId)"
-            :title="`Keep: “${shownFor}” should be answered by this passage`"
-            @click="questionSet.add(shownFor, hit.passageId)"
-          >
-            {{ questionSet.has(shownFor, hit.passageId) ? '✓ Expected' : 'Expected' }}
-          </button>
-          <span class="score number">{{ hit.score.toFixed(2) }}</span>
-        </div>
-        <div
-          class="bar"
-          role="img"
-          :aria-label="
-            told(hit)
-              .map((part) => `${PARTS[part.name]?.name ?? part.name} ${part.score.toFixed(2)}`)
-              .join(', ')
-          "
-        >
-          <i
-            v-for="part in told(hit)"
-            :key="part.name"
-            :class="PARTS[part.name]?.tone"
-            :style="{ width: share(part.score) }"
-            :title="`${PARTS[part.name]?.name}: ${part.score.toFixed(2)}`"
-          />
-        </div>
-        <p class="parts small soft number">
-          <span v-for="part in told(hit)" :key="part.name"
-            >{{ PARTS[part.name]?.name ?? part.name }} {{ part.score.toFixed(2) }}</span
-          >
-          <span>{{ hit.matched.length ? `matched: ${hit.matched.join(', ')}` : 'matched by nearness alone' }}</span>
-        </p>
-        <p class="text">
-          <template v-for="(piece, n) in pieces(hit)" :key="n"
-            ><mark v-if="piece.isHit">{{ piece.text }}</mark
-            ><template v-else>{{ piece.text }}</template></template
-          >
-        </p>
-      </li>
+    <ol v-if="!error && hits?.length" class="bare-list hits" :data-question="shownFor">
+      <HitRow
+        v-for="(hit, at) in hits"
+        :key="hit.passageId"
+        :hit="hit"
+        :rank="at + 1"
+        :most="most"
+        :question="shownFor"
+        :is-expected="questionSet.has(shownFor, hit.passageId)"
+        @open="$emit('passage', hit.sourceId, hit.passageId)"
+        @expect="questionSet.add(shownFor, hit.passageId)"
+      />
     </ol>
     <div v-if="!error && !hits" class="start">
       <p class="soft">
         The passages appear here as you type.<template v-if="starters.length"> Or begin with one of these:</template>
       </p>
-      <ul v-if="starters.length">
+      <ul v-if="starters.length" class="bare-list">
         <li v-for="starter in starters" :key="starter">
-          <button type="button" class="btn quiet small" @click="question = starter">{{ starter }}</button>
+          <ElButton text size="small" @click="question = starter">{{ starter }}</ElButton>
         </li>
       </ul>
     </div>
@@ -213,26 +146,19 @@ function pieces(hit: Hit): { text: string; isHit: boolean }[] {
 </template>
 
 <style scoped>
-.finder {
-  padding: 22px 34px 60px;
-  min-width: 0;
-}
-header {
+.finder > :not(.board) {
   max-width: 760px;
 }
-header .field {
-  margin-top: 10px;
-  font: 18px/1.4 var(--serif);
-  padding: 10px 13px;
+header .el-input {
+  margin-top: var(--gap-2);
+  font-family: var(--serif);
 }
 .legend {
-  list-style: none;
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 18px;
-  padding: 0;
-  margin: 12px 0 0;
-  font-size: 13px;
+  gap: var(--gap-1) var(--gap-4);
+  margin-top: var(--gap-3);
+  font-size: var(--text-small);
   color: var(--soft);
 }
 .legend i {
@@ -240,115 +166,25 @@ header .field {
   width: 11px;
   height: 11px;
   border-radius: 2px;
-  margin-right: 4px;
+  margin-right: var(--gap-1);
 }
 .hits {
-  list-style: none;
-  margin: 12px 0 0;
-  padding: 0;
-  max-width: 760px;
-}
-.hits > li {
-  padding: 13px 0;
-  border-top: 1px solid var(--line);
-}
-.head {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-.rank {
-  color: var(--faint);
-}
-.place {
-  flex: 1;
-  text-align: left;
-  background: none;
-  border: 0;
-  padding: 0;
-  font-weight: 700;
-  color: var(--accent-deep);
-  cursor: pointer;
-}
-.place:hover {
-  text-decoration: underline;
-}
-.score {
-  font-weight: 700;
-}
-.bar {
-  display: flex;
-  height: 9px;
-  margin: 5px 0 3px;
-  background: var(--paper-deep);
-  border-radius: 3px;
-  overflow: hidden;
-}
-i.a {
-  background: #8fb3c9;
-}
-i.b {
-  background: #c9a24e;
-}
-i.c {
-  background: #1f6f5c;
-}
-i.d {
-  background: #a4553a;
-}
-i.e {
-  background: #7d8f6b;
-}
-i.f {
-  background: #b98aa6;
-}
-i.g {
-  background: #bfb7a4;
-}
-i.h {
-  background: #d9d0bd;
-}
-i.i {
-  background: #4f86a8;
-}
-i.j {
-  background: #6b5b95;
-}
-.read-as {
-  margin-bottom: 6px;
+  margin-top: var(--gap-3);
 }
 .why {
-  max-width: 760px;
-  margin: 12px 0 0;
-  padding: 8px 12px;
-  background: var(--straw-wash, #fbf3d3);
+  margin-top: var(--gap-3);
+  padding: var(--gap-2) var(--gap-3);
+  background: var(--straw-wash);
   border-left: 3px solid var(--warm);
 }
-.parts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 14px;
-}
-.text {
-  font: 16px/1.5 var(--serif);
-  margin-top: 5px;
-  white-space: pre-line;
-  display: -webkit-box;
-  -webkit-box-orient: vertical;
-  -webkit-line-clamp: 6;
-  overflow: hidden;
-}
 .start {
-  padding: 26px 0;
+  padding: var(--gap-5) 0;
 }
 .start ul {
-  list-style: none;
-  padding: 0;
-  margin: 8px 0 0 -8px;
+  margin: var(--gap-2) 0 0 calc(-1 * var(--gap-2));
 }
-@media (max-width: 720px) {
-  .finder {
-    padding: 18px 16px 60px;
-  }
+.start .el-button {
+  white-space: normal;
+  text-align: start;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Source } from '@parrot/contract'
-import { plural } from '../shared/when'
+import { count, percent as share, plural } from '../shared/when'
 
 /** How much the library holds against what an agent may have, and which sources make it up. */
 const props = defineProps<{ sources: readonly Source[]; limit: number }>()
@@ -17,9 +17,7 @@ const parts = computed(() =>
 )
 const full = computed(() => used.value / props.limit)
 const isNearlyFull = computed(() => full.value > 0.85)
-const percent = computed(() =>
-  full.value > 0 && full.value < 0.01 ? 'less than 1 %' : `${Math.round(full.value * 100)} %`,
-)
+const percent = computed(() => (full.value > 0 && full.value < 0.01 ? `less than ${share(0.01)}` : share(full.value)))
 </script>
 
 <template>
@@ -27,9 +25,7 @@ const percent = computed(() =>
     <p class="soft small number">
       {{ plural(sources.length, 'source') }}, {{ plural(passages, 'passage') }}, {{ plural(used, 'character') }}
     </p>
-    <p class="small soft number">
-      {{ percent }} of the {{ (limit / 1_000_000).toLocaleString('en-GB') }} million there is room for
-    </p>
+    <p class="small soft number">{{ percent }} of the {{ count(limit / 1_000_000) }} million there is room for</p>
     <div v-if="parts.length > 1" class="bar" role="group" aria-label="Sources by size">
       <button
         v-for="(part, at) in parts"
@@ -37,8 +33,8 @@ const percent = computed(() =>
         type="button"
         :class="at % 2 ? 'even' : 'odd'"
         :style="{ flexGrow: part.share }"
-        :title="`${part.source.title}: ${plural(part.source.characters, 'character')}, ${Math.round(part.share * 100)} % of the library`"
-        :aria-label="`${part.source.title}, ${Math.round(part.share * 100)} % of the library`"
+        :title="`${part.source.title}: ${plural(part.source.characters, 'character')}, ${share(part.share)} of the library`"
+        :aria-label="`${part.source.title}, ${share(part.share)} of the library`"
         @click="$emit('open', part.source)"
       />
     </div>
@@ -47,13 +43,13 @@ const percent = computed(() =>
 
 <style scoped>
 .meter {
-  margin-bottom: 14px;
+  margin-bottom: var(--gap-3);
 }
 .bar {
   display: flex;
   gap: 1px;
   height: 8px;
-  margin-top: 5px;
+  margin-top: var(--gap-1);
   border-radius: 4px;
   overflow: hidden;
 }
@@ -66,7 +62,7 @@ const percent = computed(() =>
   background: var(--accent);
 }
 .bar .even {
-  background: #7fae9f;
+  background: var(--accent-mid);
 }
 .bar button:hover {
   background: var(--accent-deep);

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { nextTick, ref } from 'vue'
 import type { Pair } from '@parrot/contract'
+import { useFilePick } from '../shared/pick'
 import { pairsFrom } from './pairRows'
 
 /**
@@ -9,7 +11,6 @@ import { pairsFrom } from './pairRows'
  */
 const pairs = defineModel<Pair[]>({ required: true })
 const root = ref<HTMLElement>()
-const picker = ref<HTMLInputElement>()
 const note = ref('')
 
 const isEmpty = (pair: Pair) => pair.question.trim() === '' && pair.answer.trim() === ''
@@ -29,12 +30,10 @@ function onPaste(at: number, event: ClipboardEvent): void {
   put(at, pairsFrom(text))
 }
 
-async function onPick(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (file) put(pairs.value.findLastIndex((pair) => !isEmpty(pair)) + 1, pairsFrom(await file.text()))
-  input.value = ''
-}
+const pickCsv = useFilePick(
+  async ([file]) => file && put(pairs.value.findLastIndex((pair) => !isEmpty(pair)) + 1, pairsFrom(await file.text())),
+  { accept: '.csv,.tsv,.txt' },
+)
 
 async function next(at: number): Promise<void> {
   if (at === pairs.value.length - 1) pairs.value = [...pairs.value, { question: '', answer: '' }]
@@ -51,45 +50,30 @@ const takeOut = (at: number) => {
 <template>
   <div ref="root" class="pairs">
     <div v-for="(pair, at) in pairs" :key="at" class="pair">
-      <input
+      <ElInput
         v-model="pair.question"
-        class="field question"
+        class="question"
         :aria-label="`Question ${at + 1}`"
         placeholder="Question"
         maxlength="1000"
         @paste="onPaste(at, $event)"
         @keydown.enter.prevent="next(at)"
       />
-      <textarea
+      <ElInput
+        type="textarea"
         v-model="pair.answer"
-        class="field"
-        rows="2"
+        :rows="2"
         :aria-label="`Answer ${at + 1}`"
         placeholder="Answer, word for word"
         maxlength="8000"
       />
-      <button
-        type="button"
-        class="btn quiet small"
-        :aria-label="`Take row ${at + 1} out`"
-        title="Take out"
-        @click="takeOut(at)"
-      >
+      <ElButton text size="small" :aria-label="`Take row ${at + 1} out`" title="Take out" @click="takeOut(at)">
         ×
-      </button>
+      </ElButton>
     </div>
     <p class="more">
-      <button type="button" class="btn quiet small" @click="next(pairs.length - 1)">+ another row</button>
-      <button type="button" class="btn quiet small" @click="picker?.click()">Take in a CSV file</button>
-      <input
-        ref="picker"
-        type="file"
-        accept=".csv,.tsv,.txt"
-        class="sr"
-        tabindex="-1"
-        aria-label="CSV file"
-        @change="onPick"
-      />
+      <ElButton text size="small" @click="next(pairs.length - 1)">+ another row</ElButton>
+      <ElButton text size="small" @click="pickCsv">Take in a CSV file</ElButton>
       <span class="small soft">{{ note || 'Rows copied from a spreadsheet can be pasted into a question.' }}</span>
     </p>
   </div>
@@ -99,17 +83,17 @@ const takeOut = (at: number) => {
 .pair {
   display: grid;
   grid-template-columns: minmax(0, 2fr) minmax(0, 3fr) auto;
-  gap: 6px;
+  gap: var(--gap-2);
   align-items: start;
-  padding-bottom: 6px;
+  padding-bottom: var(--gap-2);
 }
 .more {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 8px;
+  gap: var(--gap-1) var(--gap-2);
   align-items: center;
 }
-@media (max-width: 720px) {
+@media (width < 720px) {
   .pair {
     grid-template-columns: minmax(0, 1fr) auto;
   }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed, onMounted, watch } from 'vue'
 import type { Expectation } from '@parrot/contract'
 import { useAgent } from '../frame/agentStore'
-import { plural } from '../shared/when'
+import { percent, plural } from '../shared/when'
 import { useQuestionSet } from './questionSetStore'
 import ScoreChart from './ScoreChart.vue'
 
@@ -21,7 +22,6 @@ const SCORES = [
   ['mrr', 'mean of 1 ÷ rank', 'mean reciprocal rank: 1 for first, ½ for second, ⅓ for third'],
   ['ndcg10', 'gain, first ten', 'normalised discounted cumulative gain of the first ten hits'],
 ] as const
-const percent = (share: number) => `${Math.round(share * 100)} %`
 
 /** The state before this one, when it was asked the same number of questions: other sets do not compare. */
 const before = computed(() => {
@@ -74,24 +74,19 @@ const standing = ({ rank, passageId }: Expectation) =>
           <span class="standing number" :class="{ failed: each.rank === null || each.rank > 5 }">{{
             standing(each)
           }}</span>
-          <button type="button" class="link grow" @click="$emit('ask', each.question)">{{ each.question }}</button>
-          <button
+          <ElButton link class="ask" @click="$emit('ask', each.question)">{{ each.question }}</ElButton>
+          <ElButton
             v-if="each.passageId"
-            type="button"
-            class="btn quiet small"
+            text
+            size="small"
             :title="each.excerpt"
             @click="$emit('passage', each.sourceId, each.passageId)"
           >
             {{ each.sourceTitle }}
-          </button>
-          <button
-            type="button"
-            class="btn quiet small"
-            :aria-label="`Take “${each.question}” out`"
-            @click="store.remove(each)"
-          >
+          </ElButton>
+          <ElButton text size="small" :aria-label="`Take “${each.question}” out`" @click="store.remove(each)">
             ×
-          </button>
+          </ElButton>
         </li>
       </ul>
     </template>
@@ -101,26 +96,26 @@ const standing = ({ rank, passageId }: Expectation) =>
 <style scoped>
 .board {
   max-width: 760px;
-  margin-top: 34px;
+  margin-top: var(--gap-5);
   border-top: 2px solid var(--line-strong);
-  padding-top: 14px;
+  padding-top: var(--gap-3);
 }
 .scores {
   display: grid;
   grid-template-columns: repeat(4, 1fr);
-  gap: 14px;
-  margin: 12px 0;
+  gap: var(--gap-3);
+  margin: var(--gap-3) 0;
 }
 .scores dt {
-  font-size: 13px;
+  font-size: var(--text-small);
   color: var(--soft);
 }
 .scores dd {
   margin: 0;
-  font: 600 24px var(--serif);
+  font: 600 var(--text-head) var(--serif);
 }
 .scores .move {
-  font: 13px var(--sans);
+  font: var(--text-small) var(--sans);
   color: var(--accent-deep);
   min-height: 1.2em;
 }
@@ -129,43 +124,35 @@ const standing = ({ rank, passageId }: Expectation) =>
 }
 .list {
   list-style: none;
-  margin: 10px 0 0;
+  margin: var(--gap-3) 0 0;
   padding: 0;
 }
 .list li {
   display: flex;
-  gap: 10px;
+  gap: var(--gap-3);
   align-items: baseline;
   border-top: 1px solid var(--line);
-  padding: 6px 0;
+  padding: var(--gap-2) 0;
 }
 .standing {
   width: 7.5em;
   flex: none;
   color: var(--accent-deep);
-  font-size: 14px;
+  font-size: var(--text-ui);
 }
 .standing.failed {
   color: var(--brick);
 }
-.link {
-  background: none;
-  border: 0;
-  padding: 0;
-  text-align: left;
-  font: 16px/1.4 var(--serif);
+.ask {
+  flex: 1;
+  font: var(--text-read) / 1.4 var(--serif);
   color: var(--ink);
-  cursor: pointer;
+  text-decoration: none;
 }
-.link:hover {
+.ask:hover {
   text-decoration: underline;
 }
-.grow {
-  flex: 1;
-  min-width: 0;
-  overflow-wrap: anywhere;
-}
-@media (max-width: 720px) {
+@media (width < 720px) {
   .scores {
     grid-template-columns: 1fr 1fr;
   }

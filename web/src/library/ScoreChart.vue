@@ -2,7 +2,7 @@
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import type { QuestionSet } from '@parrot/contract'
-import { ago } from '../shared/when'
+import { ago, percent } from '../shared/when'
 
 /** The scores of the question set over the states of the library it was looked at in. */
 const props = defineProps<{ history: QuestionSet['history'] }>()
@@ -42,12 +42,14 @@ function draw(): void {
         y: {
           min: 0,
           max: 100,
-          ticks: { stepSize: 50, callback: (value) => `${value} %` },
+          ticks: { stepSize: 50, callback: (value) => percent(Number(value) / 100) },
           grid: { color: colour('--line') },
         },
         x: { ticks: { display: false }, grid: { display: false } },
       },
-      plugins: { tooltip: { callbacks: { label: (item) => `${item.dataset.label}: ${item.formattedValue} %` } } },
+      plugins: {
+        tooltip: { callbacks: { label: (item) => `${item.dataset.label}: ${percent(Number(item.raw) / 100)}` } },
+      },
     },
   })
 }
@@ -70,7 +72,7 @@ onBeforeUnmount(() => chart?.destroy())
 
 <style scoped>
 figure {
-  margin: 6px 0 14px;
+  margin: var(--gap-2) 0 var(--gap-3);
 }
 .canvas {
   height: 110px;
@@ -82,7 +84,7 @@ figcaption i {
   vertical-align: middle;
 }
 figcaption span {
-  margin-right: 16px;
+  margin-right: var(--gap-4);
 }
 .one {
   background: var(--accent);

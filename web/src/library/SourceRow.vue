@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { ElButton, ElProgress } from 'element-plus'
+import { computed } from 'vue'
 import type { Source } from '@parrot/contract'
 import StateMark from '../shared/StateMark.vue'
-import { ago, dayOf, plural } from '../shared/when'
+import { useFilePick } from '../shared/pick'
+import { ago, dayOf, percent, plural } from '../shared/when'
 
 /** One source: what it is, how its reading stands, and what can be done with it. */
 const props = defineProps<{ source: Source; isOpen: boolean; twin?: Source }>()
@@ -15,7 +17,6 @@ const emit = defineEmits<{
   allow: []
   version: [file: File]
 }>()
-const picker = ref<HTMLInputElement>()
 
 const KINDS = { file: 'File', page: 'Web page', site: 'Website', note: 'Note', pairs: 'Pairs' } as const
 const WORDS = {
@@ -39,7 +40,7 @@ const rest = computed(() => {
 /** How its reading stands, what it holds, and where it is from, in one line. */
 const meta = computed(() => {
   const { source } = props
-  const share = isBusy.value && source.progress > 0 ? `, ${Math.round(source.progress * 100)} %` : ''
+  const share = isBusy.value && source.progress > 0 ? `, ${percent(source.progress)}` : ''
   return [
     source.status === 'ready' ? '' : WORDS[source.status] + share,
     source.version > 0 ? plural(source.passages, 'passage') : '',
@@ -52,12 +53,7 @@ const meta = computed(() => {
 })
 const isBusy = computed(() => mark.value === 'waiting')
 
-function onPick(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (file) emit('version', file)
-  input.value = ''
-}
+const pickVersion = useFilePick(([file]) => file && emit('version', file))
 </script>
 
 <template>
@@ -74,7 +70,14 @@ function onPick(event: Event): void {
         ><StateMark :state="mark" /><span v-if="source.status === 'ready'" class="sr">ready</span> {{ meta }}</span
       >
     </button>
-    <progress v-if="isBusy" class="bar" :value="source.progress" max="1" :aria-label="`Reading ${source.title}`" />
+    <ElProgress
+      v-if="isBusy"
+      class="bar"
+      :percentage="source.progress * 100"
+      :show-text="false"
+      :stroke-width="5"
+      :aria-label="`Reading ${source.title}`"
+    />
     <p v-if="source.status === 'failed'" class="why">
       {{ source.error }} <span class="advice">{{ source.advice }}</span>
       <template v-if="source.version > 0"> Version {{ source.version }} still answers.</template>
@@ -91,43 +94,30 @@ function onPick(event: Event): void {
       {{ plural(source.lostEdits, 'change') }} by hand found no place in this version. See its versions.
     </p>
     <p v-if="source.alike && twin" class="twin">
-      {{ Math.round(source.alike.share * 100) }} % the same as “{{ twin.title }}”.
-      <button type="button" class="btn small" @click="$emit('keepOnly', twin)">Keep only this one</button>
-      <button type="button" class="btn small" @click="$emit('keepOnly', source)">Keep only the other</button>
+      {{ percent(source.alike.share) }} the same as “{{ twin.title }}”.
+      <ElButton size="small" @click="$emit('keepOnly', twin)">Keep only this one</ElButton>
+      <ElButton size="small" @click="$emit('keepOnly', source)">Keep only the other</ElButton>
     </p>
     <div class="acts">
-      <button
-        v-if="source.hostToAllow && source.status === 'failed'"
-        type="button"
-        class="btn small"
-        @click="$emit('allow')"
-      >
+      <ElButton v-if="source.hostToAllow && source.status === 'failed'" size="small" @click="$emit('allow')">
         Allow {{ source.hostToAllow }} and try again
-      </button>
-      <button v-else-if="source.status === 'failed'" type="button" class="btn small" @click="$emit('act', 'retry')">
+      </ElButton>
+      <ElButton v-else-if="source.status === 'failed'" size="small" @click="$emit('act', 'retry')">
         Try again
-      </button>
-      <button v-if="isBusy" type="button" class="btn quiet small" @click="$emit('act', 'cancel')">Cancel</button>
-      <button v-if="source.kind === 'file' && !isBusy" type="button" class="btn quiet small" @click="picker?.click()">
+      </ElButton>
+      <ElButton v-if="isBusy" text size="small" @click="$emit('act', 'cancel')">Cancel</ElButton>
+      <ElButton v-if="source.kind === 'file' && !isBusy" text size="small" @click="pickVersion">
         Newer version
-      </button>
-      <button
+      </ElButton>
+      <ElButton
         v-if="(source.kind === 'page' || source.kind === 'site') && source.status === 'ready'"
-        type="button"
-        class="btn quiet small"
+        text
+        size="small"
         @click="$emit('act', 'refresh')"
       >
         Fetch again
-      </button>
-      <button type="button" class="btn quiet small danger" @click="$emit('remove')">Remove</button>
-      <input
-        ref="picker"
-        type="file"
-        class="sr"
-        tabindex="-1"
-        :aria-label="`Newer version of ${source.title}`"
-        @change="onPick"
-      />
+      </ElButton>
+      <ElButton type="danger" text size="small" @click="$emit('remove')">Remove</ElButton>
     </div>
   </li>
 </template>
@@ -136,8 +126,8 @@ function onPick(event: Event): void {
 .row {
   position: relative;
   border-top: 1px solid var(--line);
-  padding: 9px 10px 7px 12px;
-  margin: 0 -10px 0 -12px;
+  padding: var(--gap-2) var(--gap-3) var(--gap-2) var(--gap-3);
+  margin: 0 calc(-1 * var(--gap-3)) 0 calc(-1 * var(--gap-3));
   border-left: 3px solid transparent;
 }
 .row.open {
@@ -159,7 +149,7 @@ function onPick(event: Event): void {
   cursor: default;
 }
 .title {
-  font: 600 16px/1.3 var(--serif);
+  font: 600 var(--text-read) / 1.3 var(--serif);
   overflow-wrap: anywhere;
 }
 .main:hover:not(:disabled) .title {
@@ -167,7 +157,7 @@ function onPick(event: Event): void {
   text-decoration-color: var(--accent);
 }
 .meta {
-  font-size: 13px;
+  font-size: var(--text-small);
   color: var(--soft);
   overflow: hidden;
   text-overflow: ellipsis;
@@ -179,8 +169,8 @@ function onPick(event: Event): void {
 .marks {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 10px;
-  font-size: 13px;
+  gap: 2px var(--gap-3);
+  font-size: var(--text-small);
   color: var(--soft);
 }
 .rest {
@@ -194,21 +184,21 @@ function onPick(event: Event): void {
 .twin {
   background: var(--warm-wash);
   border-radius: 6px;
-  padding: 7px 10px;
-  margin-top: 5px;
-  font-size: 14px;
+  padding: var(--gap-2) var(--gap-3);
+  margin-top: var(--gap-1);
+  font-size: var(--text-ui);
 }
-.twin .btn {
-  margin: 5px 6px 0 0;
+.twin .el-button {
+  margin: var(--gap-1) var(--gap-2) 0 0;
 }
 .bar {
   width: 100%;
   height: 6px;
 }
 .why {
-  font-size: 14px;
+  font-size: var(--text-ui);
   color: var(--brick);
-  margin-top: 4px;
+  margin-top: var(--gap-1);
   overflow-wrap: anywhere;
 }
 .advice {
@@ -218,10 +208,10 @@ function onPick(event: Event): void {
   display: flex;
   flex-wrap: wrap;
   gap: 2px;
-  margin-left: -8px;
+  margin-left: calc(-1 * var(--gap-2));
 }
 .row[data-status='failed'] .acts {
-  margin: 5px 0 3px;
+  margin: var(--gap-1) 0 3px;
 }
 /* With a pointer, what can be done with a source that is well shows when one is at it: the list stays calm. */
 @media (hover: hover) {
@@ -230,7 +220,7 @@ function onPick(event: Event): void {
     right: 4px;
     bottom: 4px;
     background: linear-gradient(to right, transparent, var(--paper) 14px);
-    padding-left: 18px;
+    padding-left: var(--gap-4);
     opacity: 0;
     transition: opacity var(--quick);
   }

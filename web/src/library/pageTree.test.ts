@@ -12,12 +12,17 @@ const page = (path: string, problem?: string): SurveyedPage => ({
 describe('the pages of a site as a tree', () => {
   const tree = pageTree([page('/'), page('/tea'), page('/tea/green'), page('/tea/black', 'gone'), page('/x?a=1')])
 
-  it('stands by the folders of the paths; a folder may be a page itself', () => {
+  it('stands by the folders of the paths; a folder that is a page too has it as its first leaf', () => {
     expect(tree.map((node) => [node.name, node.page?.title, node.children.map((child) => child.name)])).toEqual([
       ['/', '/', []],
-      ['tea', '/tea', ['green', 'black']],
+      ['tea', undefined, ['tea', 'green', 'black']],
       ['x', undefined, ['?a=1']],
     ])
+  })
+
+  it('names pages by their addresses, and folders by something else', () => {
+    expect(tree[1]!.key).toBe('folder /tea')
+    expect(tree[1]!.children[0]!.key).toBe('https://club.example/tea')
   })
 
   it('ticking a folder takes all its pages that can be read', () => {

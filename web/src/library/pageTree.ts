@@ -2,8 +2,10 @@ import type { Survey } from '@parrot/contract'
 
 export type SurveyedPage = Survey['pages'][number]
 
-/** A folder of a site's addresses, or one of its pages, or both: "/shop" may be a page and hold others. */
+/** A folder of a site's addresses, or one of its pages. */
 export interface PageNode {
+  /** The address of a page; of a folder, something no page has. */
+  readonly key: string
   /** The part of the path it adds; the host for the root. */
   readonly name: string
   readonly page?: SurveyedPage
@@ -16,7 +18,10 @@ interface Growing {
   children: Map<string, Growing>
 }
 
-/** The pages of a survey as a tree by the folders of their paths, in the order they were found. */
+/**
+ * The pages of a survey as a tree by the folders of their paths, in the order they were found. A page that holds others
+ * ("/shop") is the first leaf of its folder, so that each can be ticked alone.
+ */
 export function pageTree(pages: readonly SurveyedPage[]): PageNode[] {
   const root: Growing = { name: '', children: new Map() }
   for (const page of pages) {
@@ -30,15 +35,18 @@ export function pageTree(pages: readonly SurveyedPage[]): PageNode[] {
     }
     at.page = page
   }
-  const home: PageNode[] = root.page ? [{ name: '/', page: root.page, children: [] }] : []
-  return [...home, ...[...root.children.values()].map(grown)]
+  const home = root.page ? [leaf('/', root.page)] : []
+  return [...home, ...[...root.children.values()].map((node) => grown(node, ''))]
 }
 
-const grown = ({ name, page, children }: Growing): PageNode => ({
-  name,
-  ...(page ? { page } : {}),
-  children: [...children.values()].map(grown),
-})
+const leaf = (name: string, page: SurveyedPage): PageNode => ({ key: page.url, name, page, children: [] })
+
+function grown({ name, page, children }: Growing, above: string): PageNode {
+  if (page && children.size === 0) return leaf(name, page)
+  const path = `${above}/${name}`
+  const own = page ? [leaf(name, page)] : []
+  return { key: `folder ${path}`, name, children: [...own, ...[...children.values()].map((each) => grown(each, path))] }
+}
 
 /** All pages at and under a node that can be read. */
 export const pagesUnder = (node: PageNode): SurveyedPage[] => [

@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { nextTick, onMounted, ref } from 'vue'
-import type { Check, Script } from '@parrot/contract'
+import type { Script } from '@parrot/contract'
+import ChoiceField from '../shared/ChoiceField.vue'
+import { useOwnQuestions } from '../shared/ownQuestions'
 import { blankCheck, CHECK_KINDS, isBlank, OUTCOME_WORDS, outcomes, valueOf, withValue } from './checks'
 
 /** Writes a script: what the visitor says, turn by turn, and what must be true of each answer. */
-const props = defineProps<{ script?: Script }>()
+const props = defineProps<{ agentId: string; script?: Script }>()
 const emit = defineEmits<{ save: [script: Script]; cancel: [] }>()
 
 const copy = (): Script =>
@@ -16,6 +19,7 @@ const copy = (): Script =>
     : { title: '', turns: [{ say: '', checks: [] }] }
 const draft = ref<Script>(copy())
 const error = ref('')
+const { example } = useOwnQuestions(() => props.agentId)
 const root = ref<HTMLElement>()
 
 onMounted(() => root.value?.querySelector<HTMLElement>('input')?.focus())
@@ -23,24 +27,20 @@ onMounted(() => root.value?.querySelector<HTMLElement>('input')?.focus())
 async function addTurn(): Promise<void> {
   draft.value.turns.push({ say: '', checks: [] })
   await nextTick()
-  const fields = root.value?.querySelectorAll<HTMLElement>('.say')
+  const fields = root.value?.querySelectorAll<HTMLElement>('.say textarea')
   fields?.[fields.length - 1]?.focus()
 }
 
 async function addCheck(at: number): Promise<void> {
   draft.value.turns[at]!.checks.push(blankCheck('includes'))
   await nextTick()
-  const fields = root.value?.querySelectorAll(`[data-turn="${at}"] .value`)
+  const fields = root.value?.querySelectorAll(`[data-turn="${at}"] .value input`)
   ;(fields?.[fields.length - 1] as HTMLElement | undefined)?.focus()
 }
 
-function setKind(turn: number, at: number, event: Event): void {
-  draft.value.turns[turn]!.checks[at] = blankCheck((event.target as HTMLSelectElement).value as Check['kind'])
-}
-
-function setValue(turn: number, at: number, event: Event): void {
+function setValue(turn: number, at: number, value: string): void {
   const { checks } = draft.value.turns[turn]!
-  checks[at] = withValue(checks[at]!, (event.target as HTMLInputElement).value)
+  checks[at] = withValue(checks[at]!, value)
 }
 
 function save(): void {
@@ -55,10 +55,10 @@ function save(): void {
 <template>
   <form ref="root" class="editor" @submit.prevent="save">
     <label class="label" for="script-title">Title</label>
-    <input
+    <ElInput
       id="script-title"
       v-model="draft.title"
-      class="field title"
+      class="title"
       maxlength="200"
       placeholder="What this conversation is about"
     />
@@ -66,70 +66,70 @@ function save(): void {
       <li v-for="(turn, at) in draft.turns" :key="at" :data-turn="at">
         <div class="head">
           <span class="label">Turn {{ at + 1 }}, the visitor says</span>
-          <button
+          <ElButton
             v-if="draft.turns.length > 1"
-            type="button"
-            class="btn quiet small"
+            text
+            size="small"
             :aria-label="`Remove turn ${at + 1}`"
             @click="draft.turns.splice(at, 1)"
           >
             Remove
-          </button>
+          </ElButton>
         </div>
-        <textarea
+        <ElInput
+          type="textarea"
           v-model="turn.say"
-          class="field say"
-          rows="1"
+          class="say"
+          :rows="1"
           maxlength="5000"
           :aria-label="`Turn ${at + 1}: the visitor says`"
-          placeholder="Can I bring my dog?"
+          :placeholder="example"
         />
         <div v-for="(check, n) in turn.checks" :key="n" class="check">
           <span class="soft small">{{ n === 0 ? 'the answer' : 'and' }}</span>
-          <select
-            class="field kind"
-            :value="check.kind"
-            :aria-label="`Turn ${at + 1}, check ${n + 1}: kind`"
-            @change="setKind(at, n, $event)"
-          >
-            <option v-for="each in CHECK_KINDS" :key="each.kind" :value="each.kind">{{ each.label }}</option>
-          </select>
-          <select
+          <ChoiceField
+            class="kind"
+            :model-value="check.kind"
+            :about="`Turn ${at + 1}, check ${n + 1}: kind`"
+            :options="CHECK_KINDS.map((each) => [each.kind, each.label] as const)"
+            @update:model-value="$event && (turn.checks[n] = blankCheck($event))"
+          />
+          <ChoiceField
             v-if="check.kind === 'outcome'"
-            class="field value"
-            :value="check.outcome"
-            :aria-label="`Turn ${at + 1}, check ${n + 1}: value`"
-            @change="setValue(at, n, $event)"
-          >
-            <option v-for="outcome in outcomes" :key="outcome" :value="outcome">{{ OUTCOME_WORDS[outcome] }}</option>
-          </select>
-          <input
+            class="value"
+            :model-value="check.outcome"
+            :about="`Turn ${at + 1}, check ${n + 1}: value`"
+            :options="outcomes.map((outcome) => [outcome, OUTCOME_WORDS[outcome]] as const)"
+            @update:model-value="$event && setValue(at, n, $event)"
+          />
+          <ElInput
             v-else-if="check.kind !== 'handsOver'"
-            class="field value"
-            :value="valueOf(check)"
+            class="value"
+            :model-value="valueOf(check)"
             :inputmode="check.kind === 'maxWords' ? 'numeric' : 'text'"
             :placeholder="check.kind === 'cites' ? 'any source, or part of a title' : ''"
             :aria-label="`Turn ${at + 1}, check ${n + 1}: value`"
             maxlength="300"
-            @input="setValue(at, n, $event)"
+            @update:model-value="setValue(at, n, $event)"
           />
-          <button
-            type="button"
-            class="btn quiet small"
+          <span v-else />
+          <ElButton
+            text
+            size="small"
             :aria-label="`Remove check ${n + 1} of turn ${at + 1}`"
             @click="turn.checks.splice(n, 1)"
           >
             ×
-          </button>
+          </ElButton>
         </div>
-        <button type="button" class="btn quiet small" @click="addCheck(at)">+ check</button>
+        <ElButton text size="small" @click="addCheck(at)">+ check</ElButton>
       </li>
     </ol>
-    <button type="button" class="btn small" @click="addTurn">Add a turn</button>
+    <ElButton size="small" @click="addTurn">Add a turn</ElButton>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
     <div class="acts">
-      <button class="btn main">Save and run</button>
-      <button type="button" class="btn" @click="$emit('cancel')">Cancel</button>
+      <ElButton native-type="submit" type="primary">Save and run</ElButton>
+      <ElButton @click="$emit('cancel')">Cancel</ElButton>
     </div>
   </form>
 </template>
@@ -139,16 +139,16 @@ function save(): void {
   max-width: 720px;
 }
 .title {
-  font: 600 20px/1.3 var(--serif);
-  margin: 4px 0 6px;
+  font: 600 var(--text-reply) / 1.3 var(--serif);
+  margin: var(--gap-1) 0 var(--gap-2);
 }
 ol {
   list-style: none;
-  margin: 0 0 12px;
+  margin: 0 0 var(--gap-3);
   padding: 0;
 }
 li {
-  padding: 12px 0 6px;
+  padding: var(--gap-3) 0 var(--gap-2);
   border-top: 1px solid var(--line);
 }
 .head {
@@ -158,28 +158,26 @@ li {
   min-height: 30px;
 }
 .say {
-  font: 17px/1.45 var(--serif);
+  font: var(--text-read) / 1.45 var(--serif);
 }
 .check {
   display: grid;
   grid-template-columns: 84px 170px 1fr auto;
-  gap: 8px;
+  gap: var(--gap-2);
   align-items: center;
-  margin-top: 7px;
+  margin-top: var(--gap-2);
 }
 .check > .soft {
   text-align: right;
 }
 .acts {
-  display: flex;
-  gap: 8px;
-  margin-top: 18px;
+  margin-top: var(--gap-4);
 }
 .wrong {
   color: var(--brick);
-  margin-top: 10px;
+  margin-top: var(--gap-3);
 }
-@media (max-width: 720px) {
+@media (width < 720px) {
   .check {
     grid-template-columns: 1fr 1fr auto;
   }

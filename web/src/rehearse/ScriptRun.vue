@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Citation, EarlierAnswer, Script, ScriptResult } from '@parrot/contract'
@@ -53,9 +54,9 @@ const openField = (field: string) =>
           <template v-else>not run yet</template>
         </p>
       </div>
-      <button type="button" class="btn small" :disabled="isBusy" @click="$emit('run')">Run this script</button>
-      <button type="button" class="btn small" @click="$emit('edit')">Edit</button>
-      <button type="button" class="btn quiet small danger" @click="$emit('remove')">Remove</button>
+      <ElButton size="small" :disabled="isBusy" @click="$emit('run')">Run this script</ElButton>
+      <ElButton size="small" @click="$emit('edit')">Edit</ElButton>
+      <ElButton type="danger" text size="small" @click="$emit('remove')">Remove</ElButton>
     </header>
     <p v-if="result?.error" class="error" role="alert">The script could not be played: {{ result.error }}</p>
     <ol v-if="result && result.turns.length">
@@ -70,15 +71,10 @@ const openField = (field: string) =>
           </li>
         </ul>
         <div class="acts">
-          <button
-            type="button"
-            class="btn quiet small"
-            :aria-expanded="openTurn === at"
-            @click="openTurn = openTurn === at ? -1 : at"
-          >
+          <ElButton text size="small" :aria-expanded="openTurn === at" @click="openTurn = openTurn === at ? -1 : at">
             {{ openTurn === at ? 'Hide workings' : 'Show workings' }}
-          </button>
-          <button type="button" class="btn quiet small" @click="trying.ask(turn.say)">Ask it in the strip</button>
+          </ElButton>
+          <ElButton text size="small" @click="trying.ask(turn.say)">Ask it in the strip</ElButton>
         </div>
         <WorkingSteps v-if="openTurn === at" :workings="turn.workings" @passage="openPassage" @field="openField" />
       </li>
@@ -99,7 +95,7 @@ const openField = (field: string) =>
 header {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--gap-2);
   align-items: flex-start;
 }
 .grow {
@@ -108,16 +104,16 @@ header {
 }
 ol {
   list-style: none;
-  margin: 10px 0 0;
+  margin: var(--gap-3) 0 0;
   padding: 0;
 }
 ol > li {
-  padding: 16px 0 8px;
+  padding: var(--gap-4) 0 var(--gap-2);
   border-top: 1px solid var(--line);
 }
 .said {
   font-weight: 700;
-  margin-bottom: 8px;
+  margin-bottom: var(--gap-2);
   overflow-wrap: anywhere;
 }
 .said::before {
@@ -129,15 +125,15 @@ ol > li {
 }
 .checks {
   list-style: none;
-  margin: 12px 0 2px;
+  margin: var(--gap-3) 0 2px;
   padding: 0;
 }
 .checks li {
   display: grid;
   grid-template-columns: 18px minmax(130px, 240px) 1fr;
-  gap: 8px;
-  font-size: 14px;
-  padding: 4px 8px;
+  gap: var(--gap-2);
+  font-size: var(--text-ui);
+  padding: var(--gap-1) var(--gap-2);
   border-radius: 4px;
 }
 .mark {
@@ -155,10 +151,10 @@ ol > li {
   font-weight: 700;
 }
 .acts {
-  margin: 4px 0 4px -8px;
+  margin: var(--gap-1) 0 var(--gap-1) calc(-1 * var(--gap-2));
 }
 .error {
   color: var(--brick);
-  margin-top: 12px;
+  margin-top: var(--gap-3);
 }
 </style>

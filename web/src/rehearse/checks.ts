@@ -1,4 +1,4 @@
-import type { Check, Outcome } from '@parrot/contract'
+import type { Check, Outcome, Rehearsal } from '@parrot/contract'
 import { OUTCOMES } from '@parrot/contract'
 
 /** The kinds of check a designer can choose, in plain words. */
@@ -101,3 +101,13 @@ export function wordsOf(check: Check): string {
 /** Whether a check lacks what it needs to be run. */
 export const isBlank = (check: Check): boolean =>
   check.kind !== 'cites' && check.kind !== 'handsOver' && valueOf(check).trim() === ''
+
+/** A run in a line: how many passed, and what moved since the run before. */
+export function summaryOf({ passed, failed, comparison }: Rehearsal): string {
+  const moved = (['broken', 'mended', 'reworded'] as const).flatMap((movement) => {
+    const many = comparison.filter((each) => each.movement === movement).length
+    return many > 0 ? [`${many} ${movement}`] : []
+  })
+  const since = moved.length > 0 ? `; ${moved.join(', ')} since the run before` : ''
+  return `${passed} of ${passed + failed} passed in the last run${since}`
+}

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
+import { useClipboard } from '@vueuse/core'
 import { useRoute } from 'vue-router'
 import type { Edition, Release } from '@parrot/contract'
 import { get, post } from '../api/client'
@@ -9,7 +11,10 @@ import EmptyNote from '../shared/EmptyNote.vue'
 import { useLoaded } from '../shared/load'
 import { STAGE_NAMES } from '../shared/stages'
 import { tell, tellFailure } from '../shared/undo'
-import { ago, moment, plural } from '../shared/when'
+import LoadingNote from '../shared/LoadingNote.vue'
+import { plural } from '../shared/when'
+import ChangeList from './ChangeList.vue'
+import EditionList from './EditionList.vue'
 
 /** What changed since the last edition, what is not yet safe, and what visitors hear. */
 const route = useRoute()
@@ -65,16 +70,16 @@ async function setLive(number: number | null): Promise<void> {
   }
 }
 
-async function copy(): Promise<void> {
+const { copy, isSupported } = useClipboard({ legacy: true })
+async function copyAddress(): Promise<void> {
   try {
-    await navigator.clipboard.writeText(address.value)
+    if (!isSupported.value) throw new Error('not supported')
+    await copy(address.value)
     tell('The address was copied.')
   } catch {
     tellFailure(new Error('The browser did not allow copying. Select the address and copy it by hand.'))
   }
 }
-
-const SIGNS = { added: '+', removed: '−', changed: '~' } as const
 </script>
 
 <template>
@@ -84,7 +89,7 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
     title="The release could not be loaded"
     :text="release.error.value"
   >
-    <button type="button" class="btn" @click="load">Try again</button>
+    <ElButton @click="load">Try again</ElButton>
   </EmptyNote>
   <div v-else-if="state" class="release">
     <section class="changes" aria-label="What changed">
@@ -100,44 +105,13 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
         >
       </p>
 
-      <template v-if="state.briefChanges.length">
-        <h2>Brief</h2>
-        <ul class="list">
-          <li v-for="(change, at) in state.briefChanges" :key="at">
-            <span class="sign" :class="change.kind" aria-hidden="true">{{ SIGNS[change.kind] }}</span>
-            <RouterLink class="name" :to="{ name: 'brief', params: { id: agentId }, query: { field: change.field } }">{{
-              change.label
-            }}</RouterLink>
-            <span class="text">
-              <template v-if="change.kind === 'changed'"
-                ><del>{{ change.before }}</del> <ins>{{ change.after }}</ins></template
-              >
-              <template v-else-if="change.kind === 'added'"
-                ><ins>{{ change.after }}</ins></template
-              >
-              <template v-else
-                ><del>{{ change.before }}</del></template
-              >
-            </span>
-          </li>
-        </ul>
-      </template>
-      <template v-if="state.sourceChanges.length">
-        <h2>Library</h2>
-        <ul class="list">
-          <li v-for="change in state.sourceChanges" :key="change.sourceId">
-            <span class="sign" :class="change.kind" aria-hidden="true">{{ SIGNS[change.kind] }}</span>
-            <span class="name">{{ change.title }}</span>
-            <span class="text soft">{{ change.detail }}</span>
-          </li>
-        </ul>
-      </template>
+      <ChangeList :release="state" :agent-id="agentId" />
     </section>
 
     <aside>
       <section class="publish">
         <h2>{{ state.concerns.length ? 'Not yet safe' : 'Ready' }}</h2>
-        <ul v-if="state.concerns.length" class="concerns">
+        <ul v-if="state.concerns.length" class="bare-list concerns">
           <li v-for="(concern, at) in state.concerns" :key="at">
             <span aria-hidden="true">◐</span>
             <span
@@ -151,15 +125,15 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
         <p v-else class="soft">Everything was read, and the scripts passed with this revision.</p>
         <form v-if="canPublish" @submit.prevent="publish">
           <label class="label" for="summary">What is new in edition {{ next }}, in a line</label>
-          <textarea
+          <ElInput
+            type="textarea"
             id="summary"
             v-model="summary"
-            class="field"
-            rows="2"
+            :rows="2"
             maxlength="1000"
             placeholder="For yourself and your colleagues"
           />
-          <button class="btn main" :disabled="isPublishing">Publish edition {{ next }}</button>
+          <ElButton native-type="submit" type="primary" :disabled="isPublishing">Publish edition {{ next }}</ElButton>
         </form>
       </section>
 
@@ -170,156 +144,66 @@ const SIGNS = { added: '+', removed: '−', changed: '~' } as const
         <p class="address">
           <a :href="address" target="_blank" rel="noopener">{{ address }}</a>
         </p>
-        <button type="button" class="btn small" @click="copy">Copy the address</button>
+        <ElButton size="small" @click="copyAddress">Copy the address</ElButton>
       </section>
 
       <section v-if="editions.data.value?.editions.length">
         <h2>Editions</h2>
-        <ol class="editions">
-          <li
-            v-for="edition in editions.data.value.editions"
-            :key="edition.number"
-            :class="{ live: edition.isLive }"
-            :data-edition="edition.number"
-          >
-            <div class="grow">
-              <b>Edition {{ edition.number }}</b> <span v-if="edition.isLive" class="badge">✓ live</span>
-              <p v-if="edition.summary">{{ edition.summary }}</p>
-              <p class="small soft" :title="moment(edition.createdAt)">
-                revision {{ edition.revision }}, {{ plural(edition.sources, 'source') }}, {{ ago(edition.createdAt) }}
-              </p>
-            </div>
-            <button v-if="!edition.isLive" type="button" class="btn small" @click="setLive(edition.number)">
-              Make live
-            </button>
-            <button v-else type="button" class="btn quiet small danger" @click="setLive(null)">Take offline</button>
-          </li>
-        </ol>
+        <EditionList :editions="editions.data.value.editions" @live="setLive" />
       </section>
     </aside>
   </div>
-  <p v-else class="soft opening">Comparing with the last edition…</p>
+  <div v-else class="release"><LoadingNote text="Comparing with the last edition…" :rows="8" /></div>
 </template>
 
 <style scoped>
 .release {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 370px;
-  gap: 44px;
+  gap: var(--gap-6);
   max-width: 1240px;
   margin: 0 auto;
-  padding: 22px 28px 60px;
+  padding: var(--gap-4) var(--gap-5) var(--gap-7);
 }
 .lead {
-  font: 18px/1.5 var(--serif);
-  margin: 6px 0 18px;
+  font: var(--text-lead) / 1.5 var(--serif);
+  margin: var(--gap-1) 0 var(--gap-4);
   max-width: 62ch;
 }
 h2 {
-  margin: 0 0 8px;
-}
-.changes h2 {
-  margin-top: 22px;
-  padding-bottom: 5px;
-  border-bottom: 1px solid var(--line);
-}
-ul,
-ol {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.list li {
-  display: grid;
-  grid-template-columns: 18px 190px 1fr;
-  gap: 10px;
-  padding: 6px 0;
-  align-items: baseline;
-}
-.sign {
-  font-weight: 700;
-  color: var(--soft);
-}
-.sign.added {
-  color: var(--accent-deep);
-}
-.sign.removed {
-  color: var(--brick);
-}
-.name {
-  font-weight: 700;
-  overflow-wrap: anywhere;
-}
-.text {
-  font: 16px/1.45 var(--serif);
-  overflow-wrap: anywhere;
-}
-del {
-  color: var(--soft);
-}
-ins {
-  text-decoration: none;
-  background: var(--straw);
-}
-.list .added + .name + .text ins {
-  background: none;
+  margin-bottom: var(--gap-2);
 }
 aside section {
-  padding: 16px 0 20px;
+  padding: var(--gap-4) 0;
   border-bottom: 1px solid var(--line);
 }
 aside section:first-child {
-  padding-top: 6px;
+  padding-top: var(--gap-1);
 }
 aside section:last-child {
   border: 0;
 }
 .concerns li {
   display: flex;
-  gap: 8px;
+  gap: var(--gap-2);
   padding: 3px 0;
   color: var(--warm);
 }
 form {
   display: grid;
-  gap: 7px;
-  margin-top: 16px;
+  gap: var(--gap-2);
+  margin-top: var(--gap-4);
   justify-items: start;
 }
 .address {
   overflow-wrap: anywhere;
-  margin: 2px 0 10px;
+  margin: var(--gap-0) 0 var(--gap-2);
 }
-.editions li {
-  display: flex;
-  gap: 12px;
-  align-items: flex-start;
-  padding: 9px 0;
-}
-.grow {
-  flex: 1;
-}
-.badge {
-  color: var(--accent-deep);
-  font-weight: 700;
-  font-size: 13px;
-  margin-left: 6px;
-}
-.opening {
-  padding: 80px;
-  text-align: center;
-}
-@media (max-width: 960px) {
+@media (width < 960px) {
   .release {
     grid-template-columns: minmax(0, 1fr);
-    padding: 18px 16px 60px;
-    gap: 20px;
-  }
-  .list li {
-    grid-template-columns: 18px 1fr;
-  }
-  .list .text {
-    grid-column: 2;
+    padding: var(--gap-4) var(--gap-4) var(--gap-7);
+    gap: var(--gap-4);
   }
 }
 </style>

@@ -1,40 +1,46 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, reactive, ref } from 'vue'
+import { ElButton, ElInput, ElProgress } from 'element-plus'
+import { onMounted, ref } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
 import type { EmbedderState, EmbedderStates } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
 import { tell, tellFailure } from '../shared/undo'
 
 /** The outside embedder: which one answers, which one is being made ready, and how far that is. */
 const states = ref<EmbedderStates>()
-const form = reactive({ baseUrl: '', model: '', key: '', isOpen: false, isSetting: false, error: '' })
-let timer: ReturnType<typeof setTimeout> | undefined
-
+const form = ref({ baseUrl: '', model: '', key: '', isOpen: false, isSetting: false, error: '' })
+const { start, stop } = useTimeoutFn(() => void load(), 700, { immediate: false })
 onMounted(load)
-onBeforeUnmount(() => clearTimeout(timer))
 
 async function load(): Promise<void> {
-  clearTimeout(timer)
+  stop()
   states.value = await get<EmbedderStates>('/api/settings/embedder').catch(() => states.value)
-  if (states.value?.next?.state === 'making') timer = setTimeout(() => void load(), 700)
+  if (states.value?.next?.state === 'making') start()
 }
 
 function open(): void {
   const known = states.value?.next ?? states.value?.inUse
-  Object.assign(form, { baseUrl: known?.baseUrl ?? '', model: known?.model ?? '', key: '', error: '', isOpen: true })
+  Object.assign(form.value, {
+    baseUrl: known?.baseUrl ?? '',
+    model: known?.model ?? '',
+    key: '',
+    error: '',
+    isOpen: true,
+  })
 }
 
 async function set(): Promise<void> {
-  const { baseUrl, model, key } = form
-  form.isSetting = true
+  const { baseUrl, model, key } = form.value
+  form.value.isSetting = true
   try {
     await call('PUT', '/api/settings/embedder', { baseUrl, model, ...(key === '' ? {} : { key }) })
-    form.isOpen = false
-    form.key = ''
+    form.value.isOpen = false
+    form.value.key = ''
     await load()
   } catch (problem) {
-    form.error = wordsFor(problem)
+    form.value.error = wordsFor(problem)
   } finally {
-    form.isSetting = false
+    form.value.isSetting = false
   }
 }
 
@@ -61,9 +67,7 @@ const percent = ({ done, total }: EmbedderState): number => (total === 0 ? 0 : M
       <span class="grow"
         ><b>{{ states.inUse.model }}</b> <span class="soft">at {{ states.inUse.baseUrl }}, answers</span></span
       >
-      <button v-if="!states.next" type="button" class="btn quiet small danger" @click="remove(states.inUse)">
-        Remove
-      </button>
+      <ElButton v-if="!states.next" type="danger" text size="small" @click="remove(states.inUse)"> Remove </ElButton>
     </li>
     <li v-if="states.next" class="plain-row" role="status">
       <span class="grow"
@@ -75,48 +79,51 @@ const percent = ({ done, total }: EmbedderState): number => (total === 0 ? 0 : M
           ></template
         >
         <span v-else class="wrong">failed. {{ states.next.error }}</span>
-        <progress v-if="states.next.state === 'making'" :value="percent(states.next)" max="100" />
+        <ElProgress
+          v-if="states.next.state === 'making'"
+          class="bar"
+          :percentage="percent(states.next)"
+          :show-text="false"
+          aria-label="Passages made ready"
+        />
       </span>
-      <button type="button" class="btn quiet small danger" @click="remove(states.next)">
+      <ElButton type="danger" text size="small" @click="remove(states.next)">
         {{ states.next.state === 'making' ? 'Cancel' : 'Remove' }}
-      </button>
+      </ElButton>
     </li>
   </ul>
   <form v-if="form.isOpen" @submit.prevent="set" @keydown.esc.stop="form.isOpen = false">
     <label class="form-line"
       ><span class="label">Base address</span
-      ><input v-model="form.baseUrl" class="field" placeholder="http://127.0.0.1:4102/v1" required maxlength="500"
+      ><ElInput v-model="form.baseUrl" placeholder="http://127.0.0.1:4102/v1" required maxlength="500"
     /></label>
     <label class="form-line"
-      ><span class="label">Model</span
-      ><input v-model="form.model" class="field" placeholder="embedding" required maxlength="200"
+      ><span class="label">Model</span><ElInput v-model="form.model" placeholder="embedding" required maxlength="200"
     /></label>
     <label class="form-line"
       ><span class="label">Key</span
-      ><input v-model="form.key" class="field" type="password" autocomplete="off" placeholder="if it needs one"
+      ><ElInput v-model="form.key" type="password" autocomplete="off" placeholder="if it needs one"
     /></label>
     <p v-if="form.error" class="wrong" role="alert">{{ form.error }}</p>
     <div class="plain-row acts">
-      <button class="btn main" :disabled="form.isSetting">{{ form.isSetting ? 'Asking it…' : 'Use it' }}</button>
-      <button type="button" class="btn" @click="form.isOpen = false">Cancel</button>
+      <ElButton native-type="submit" type="primary" :disabled="form.isSetting">{{
+        form.isSetting ? 'Asking it…' : 'Use it'
+      }}</ElButton>
+      <ElButton @click="form.isOpen = false">Cancel</ElButton>
     </div>
   </form>
-  <button v-else type="button" class="btn add" @click="open">
+  <ElButton v-else class="add" @click="open">
     {{ states?.inUse || states?.next ? 'Use another one' : 'Set up an embedder' }}
-  </button>
+  </ElButton>
 </template>
 
 <style scoped>
-progress {
-  display: block;
-  width: 100%;
+.bar {
   max-width: 420px;
-  height: 6px;
-  margin-top: 5px;
-  accent-color: var(--accent);
+  margin-top: var(--gap-1);
 }
 .acts {
-  margin-top: 10px;
+  margin-top: var(--gap-3);
 }
 .add {
   justify-self: start;

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { ElAutocomplete, ElButton, ElInputNumber } from 'element-plus'
+import { computed, ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
 import type { Endpoint, EndpointOptions } from '@parrot/contract'
 import { call, post, wordsFor } from '../api/client'
-import { ElAutocomplete, ElInputNumber } from '../design/elements'
+import ChoiceField from '../shared/ChoiceField.vue'
 
 /** One endpoint: where it is, which model, its key, and how it is asked. */
 const props = defineProps<{ endpoint?: Endpoint; others: readonly Endpoint[] }>()
@@ -18,7 +20,7 @@ const UNSET: EndpointOptions = {
   currency: '€',
   next: null,
 }
-const form = reactive({
+const form = ref({
   name: props.endpoint?.name ?? '',
   baseUrl: props.endpoint?.baseUrl ?? '',
   model: props.endpoint?.model ?? '',
@@ -27,32 +29,31 @@ const form = reactive({
 })
 const error = ref('')
 const models = ref<string[]>([])
-const nexts = computed(() => props.others.filter(({ id }) => id !== props.endpoint?.id))
+/** Who answers when it does not. */
+const nexts = computed((): (readonly [string | null, string])[] => [
+  [null, 'the visitor is told so'],
+  ['built-in', 'the built-in model answers'],
+  ...props.others.filter(({ id }) => id !== props.endpoint?.id).map(({ id, name }) => [id, `${name} answers`] as const),
+])
+const isSet = Object.entries(form.value.options).some(([name, value]) => name !== 'currency' && value !== null)
+const opened = ref(isSet ? ['how'] : [])
 
 /** What the endpoint itself says it serves, asked for once its address is written. */
-let asking: ReturnType<typeof setTimeout> | undefined
-watch(
-  () => [form.baseUrl, form.key],
-  () => {
-    clearTimeout(asking)
-    asking = setTimeout(() => void listModels(), 500)
-  },
-  { immediate: true },
-)
+watchDebounced(() => [form.value.baseUrl, form.value.key], listModels, { debounce: 500, immediate: true })
 async function listModels(): Promise<void> {
-  if (!/^https?:\/\/\S+/.test(form.baseUrl)) return
+  if (!/^https?:\/\/\S+/.test(form.value.baseUrl)) return
   const body = {
-    baseUrl: form.baseUrl,
-    ...(form.key === '' ? {} : { key: form.key }),
+    baseUrl: form.value.baseUrl,
+    ...(form.value.key === '' ? {} : { key: form.value.key }),
     ...(props.endpoint ? { id: props.endpoint.id } : {}),
   }
   models.value = (await post<{ models: string[] }>('/api/endpoints/models', body).catch(() => ({ models: [] }))).models
 }
 const suggest = (typed: string, show: (all: { value: string }[]) => void): void =>
-  show(models.value.filter((model) => model === form.model || model.includes(typed)).map((value) => ({ value })))
+  show(models.value.filter((model) => model === form.value.model || model.includes(typed)).map((value) => ({ value })))
 
 async function save(): Promise<void> {
-  const { name, baseUrl, model, key, options } = form
+  const { name, baseUrl, model, key, options } = form.value
   const body = { name, baseUrl, model, options, ...(key === '' && props.endpoint ? {} : { key }) }
   try {
     await (props.endpoint ? call('PUT', `/api/endpoints/${props.endpoint.id}`, body) : post('/api/endpoints', body))
@@ -86,17 +87,16 @@ const NUMBERS = [
   <form @submit.prevent="save" @keydown.esc.stop="emit('cancel')">
     <label class="form-line"
       ><span class="label">Name</span
-      ><input v-model="form.name" class="field" placeholder="What you call it" required maxlength="80"
+      ><ElInput v-model="form.name" placeholder="What you call it" required maxlength="80"
     /></label>
     <label class="form-line"
       ><span class="label">Base address</span
-      ><input v-model="form.baseUrl" class="field" placeholder="http://127.0.0.1:4102/v1" required maxlength="500"
+      ><ElInput v-model="form.baseUrl" placeholder="http://127.0.0.1:4102/v1" required maxlength="500"
     /></label>
     <label class="form-line"
       ><span class="label">Key</span
-      ><input
+      ><ElInput
         v-model="form.key"
-        class="field"
         type="password"
         autocomplete="off"
         :placeholder="endpoint ? 'leave empty to keep the key that is set' : 'if it needs one'"
@@ -118,67 +118,46 @@ const NUMBERS = [
         }}</span>
       </span>
     </div>
-    <details :open="Object.entries(form.options).some(([name, value]) => name !== 'currency' && value !== null)">
-      <summary>How it is asked, what it costs, and what answers when it fails</summary>
-      <div v-for="[field, label, help, bounds] in NUMBERS" :key="field" class="form-line">
-        <span class="label">{{ label }}</span>
-        <span class="number">
-          <ElInputNumber
-            v-model="form.options[field]"
-            v-bind="bounds"
-            :aria-label="label"
-            :value-on-clear="null"
-            controls-position="right"
-          />
-          <span class="small soft">{{ help }}</span>
-        </span>
-      </div>
-      <label class="form-line"
-        ><span class="label">Currency</span><input v-model="form.options.currency" class="field short" maxlength="4"
-      /></label>
-      <label class="form-line"
-        ><span class="label">When it fails</span>
-        <select v-model="form.options.next" class="field">
-          <option :value="null">the visitor is told so</option>
-          <option value="built-in">the built-in model answers</option>
-          <option v-for="each in nexts" :key="each.id" :value="each.id">{{ each.name }} answers</option>
-        </select>
-      </label>
-    </details>
+    <ElCollapse v-model="opened" class="more">
+      <ElCollapseItem name="how" title="How it is asked, what it costs, and what answers when it fails">
+        <div v-for="[field, label, help, bounds] in NUMBERS" :key="field" class="form-line">
+          <span class="label">{{ label }}</span>
+          <span class="acts">
+            <ElInputNumber
+              v-model="form.options[field]"
+              v-bind="bounds"
+              :aria-label="label"
+              :value-on-clear="null"
+              controls-position="right"
+            />
+            <span class="small soft">{{ help }}</span>
+          </span>
+        </div>
+        <label class="form-line"
+          ><span class="label">Currency</span><ElInput v-model="form.options.currency" class="short" maxlength="4"
+        /></label>
+        <div class="form-line">
+          <span class="label">When it fails</span>
+          <ChoiceField v-model="form.options.next" about="When it fails" :options="nexts" />
+        </div>
+      </ElCollapseItem>
+    </ElCollapse>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
     <div class="plain-row acts">
-      <button class="btn main">{{ endpoint ? 'Save' : 'Set up' }}</button>
-      <button type="button" class="btn" @click="emit('cancel')">Cancel</button>
+      <ElButton native-type="submit" type="primary">{{ endpoint ? 'Save' : 'Set up' }}</ElButton>
+      <ElButton @click="emit('cancel')">Cancel</ElButton>
     </div>
   </form>
 </template>
 
 <style scoped>
-.number {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
 .short {
   width: 80px;
 }
 .count {
-  margin-left: 10px;
-}
-details {
-  margin-top: 8px;
-}
-summary {
-  cursor: pointer;
-  color: var(--accent-deep);
-  padding: 4px 0;
+  margin-left: var(--gap-3);
 }
 .acts {
-  margin-top: 10px;
-}
-@media (max-width: 720px) {
-  .number {
-    flex-wrap: wrap;
-  }
+  margin-top: var(--gap-3);
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { reactive, ref } from 'vue'
 import type { Endpoint, EndpointTest } from '@parrot/contract'
 import { call, post, wordsFor } from '../api/client'
@@ -64,9 +65,9 @@ async function remove(endpoint: Endpoint): Promise<void> {
           <span class="soft grow"
             >{{ endpoint.model }} at {{ endpoint.baseUrl }}, {{ endpoint.hasKey ? 'key set' : 'no key' }}</span
           >
-          <button type="button" class="btn small" @click="test(endpoint)">Try it</button>
-          <button type="button" class="btn quiet small" @click="editing = endpoint.id">Change</button>
-          <button type="button" class="btn quiet small danger" @click="remove(endpoint)">Remove</button>
+          <ElButton size="small" @click="test(endpoint)">Try it</ElButton>
+          <ElButton text size="small" @click="editing = endpoint.id">Change</ElButton>
+          <ElButton type="danger" text size="small" @click="remove(endpoint)">Remove</ElButton>
         </div>
         <div v-if="tests.has(endpoint.id)" class="small tried" role="status">
           <template v-if="proofsOf(endpoint.id)">
@@ -87,15 +88,15 @@ async function remove(endpoint: Endpoint): Promise<void> {
     </li>
   </ul>
   <EndpointForm v-if="editing === 'new'" :others="endpoints" @saved="saved" @cancel="editing = undefined" />
-  <button v-else type="button" class="btn add" @click="editing = 'new'">Set up an endpoint</button>
+  <ElButton v-else class="add" @click="editing = 'new'">Set up an endpoint</ElButton>
 </template>
 
 <style scoped>
 .tried {
-  padding: 6px 0 2px;
+  padding: var(--gap-2) 0 2px;
 }
 .proof {
-  margin-right: 18px;
+  margin-right: var(--gap-4);
 }
 .add {
   justify-self: start;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElInput } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import { call, get } from '../api/client'
 import { tell, tellFailure } from '../shared/undo'
@@ -31,7 +32,7 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <input v-model="value" class="field one" :aria-label="label" :placeholder="placeholder" @change="keep" />
+  <ElInput v-model="value" class="one" :aria-label="label" :placeholder="placeholder" @change="keep" />
 </template>
 
 <style scoped>

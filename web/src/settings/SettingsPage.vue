@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { onMounted, ref } from 'vue'
+import { useTitle } from '@vueuse/core'
 import type { Endpoint } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
@@ -27,10 +29,8 @@ async function load(): Promise<void> {
     error.value = wordsFor(problem)
   }
 }
-onMounted(() => {
-  document.title = 'Settings · Mild Parrot'
-  void load()
-})
+useTitle('Settings · Mild Parrot')
+onMounted(load)
 
 async function setHosts(next: string[]): Promise<void> {
   try {
@@ -49,13 +49,13 @@ async function removeHost(host: string): Promise<void> {
 </script>
 
 <template>
-  <div class="page">
-    <header>
-      <RouterLink to="/" class="btn quiet">‹ All agents</RouterLink>
+  <main class="page settings">
+    <header class="page-head">
+      <ElButton to="/" tag="router-link" text>‹ All agents</ElButton>
       <h1>Models and settings</h1>
     </header>
     <EmptyNote v-if="error" tone="failed" title="The settings could not be loaded" :text="error">
-      <button type="button" class="btn" @click="load">Try again</button>
+      <ElButton @click="load">Try again</ElButton>
     </EmptyNote>
     <template v-else>
       <section>
@@ -109,54 +109,33 @@ async function removeHost(host: string): Promise<void> {
         <ul v-if="hosts.length" class="plain-rows">
           <li v-for="host in hosts" :key="host" class="plain-row">
             <span class="grow">{{ host }}</span>
-            <button type="button" class="btn quiet small danger" @click="removeHost(host)">Remove</button>
+            <ElButton type="danger" text size="small" @click="removeHost(host)">Remove</ElButton>
           </li>
         </ul>
         <form class="plain-row" @submit.prevent="setHosts([...hosts, newHost])">
-          <input
-            v-model="newHost"
-            class="field"
-            placeholder="intranet.example or 10.0.0.5:8080"
-            aria-label="Host to allow"
-          />
-          <button class="btn" :disabled="newHost.trim() === ''">Allow</button>
+          <ElInput v-model="newHost" placeholder="intranet.example or 10.0.0.5:8080" aria-label="Host to allow" />
+          <ElButton native-type="submit" :disabled="newHost.trim() === ''">Allow</ElButton>
         </form>
       </section>
     </template>
-  </div>
+  </main>
 </template>
 
 <style scoped>
-.page {
+.settings {
   max-width: 820px;
-  margin: 0 auto;
-  padding: 26px 28px 60px;
-}
-header {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  margin-bottom: 18px;
 }
 section {
-  padding: 18px 0;
+  padding: var(--gap-4) 0;
   display: grid;
-  gap: 12px;
+  gap: var(--gap-3);
   justify-items: start;
 }
-section > * {
+section > :not(.el-button) {
   width: 100%;
-}
-section > .btn {
-  width: auto;
 }
 h2 {
   border-bottom: 1px solid var(--line);
-  padding-bottom: 5px;
-}
-@media (max-width: 720px) {
-  .page {
-    padding: 18px 16px 60px;
-  }
+  padding-bottom: var(--gap-1);
 }
 </style>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
+import { ElRadio, ElRadioGroup } from 'element-plus'
 import type { Agent, Endpoint, SimulatedModels } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
+import ChoiceField from '../shared/ChoiceField.vue'
 import { tell, tellFailure } from '../shared/undo'
 
 /** Simulated language models that ship with the product: one click has an agent answer through one of them. */
 const props = defineProps<{ endpoints: readonly Endpoint[] }>()
 const emit = defineEmits<{ changed: [] }>()
 
+const BUILT_IN = 'built-in model'
 const served = ref<SimulatedModels>({ baseUrl: null, models: [] })
 const agents = ref<Agent[]>([])
 const agentId = ref('')
@@ -60,46 +63,27 @@ async function set(model: string | null): Promise<void> {
     They do not run here. The start command of the application starts them.
   </p>
   <template v-else>
-    <label class="who">
+    <div class="acts">
       <span class="label">Agent</span>
-      <select v-model="agentId" class="field" aria-label="Agent">
-        <option v-for="each in agents" :key="each.id" :value="each.id">{{ each.name }}</option>
-      </select>
-    </label>
-    <fieldset>
-      <legend class="sr">Which model {{ agent?.name }} answers through</legend>
-      <label>
-        <input type="radio" name="simulated" :checked="chosen === null" @change="choose(null)" />
-        <span><b>built-in</b> <span class="soft">No language model: the agent reads its documents itself.</span></span>
-      </label>
-      <label v-for="model in served.models" :key="model.id">
-        <input type="radio" name="simulated" :checked="chosen === model.id" @change="choose(model.id)" />
-        <span
-          ><b>{{ model.id }}</b> <span class="soft">{{ model.about }}</span></span
-        >
-      </label>
-    </fieldset>
+      <ChoiceField
+        v-model="agentId"
+        about="Agent"
+        can-filter
+        :options="agents.map((each) => [each.id, each.name] as const)"
+      />
+    </div>
+    <ElRadioGroup
+      class="stacked"
+      :model-value="chosen ?? (chosen === null ? BUILT_IN : undefined)"
+      :aria-label="`Which model ${agent?.name ?? 'the agent'} answers through`"
+      @update:model-value="choose($event === BUILT_IN ? null : String($event))"
+    >
+      <ElRadio :value="BUILT_IN"
+        ><b>built-in</b> <span class="soft">No language model: the agent reads its documents itself.</span></ElRadio
+      >
+      <ElRadio v-for="model in served.models" :key="model.id" :value="model.id"
+        ><b>{{ model.id }}</b> <span class="soft">{{ model.about }}</span></ElRadio
+      >
+    </ElRadioGroup>
   </template>
 </template>
-
-<style scoped>
-.who {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-.who .field {
-  width: 240px;
-}
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-}
-fieldset label {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-  padding: 4px 0;
-}
-</style>

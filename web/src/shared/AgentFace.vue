@@ -16,5 +16,6 @@ defineProps<{ seed: string; size?: number }>()
 .face {
   display: block;
   flex: none;
+  border-radius: 31%;
 }
 </style>

@@ -63,17 +63,17 @@ const isSame = computed(() => props.before != null && saysTheSame(props.before.r
 .pair.both {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 28px;
+  gap: var(--gap-5);
 }
 header {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 12px;
+  gap: var(--gap-1) var(--gap-3);
   align-items: baseline;
-  margin-bottom: 6px;
+  margin-bottom: var(--gap-2);
 }
 .text {
-  font-size: var(--reply-size, 20px);
+  font-size: var(--reply-size, var(--text-reply));
   line-height: 1.5;
   max-width: 68ch;
 }
@@ -82,9 +82,9 @@ header {
 }
 .both .now {
   border-left: 2px solid var(--accent);
-  padding-left: 20px;
+  padding-left: var(--gap-4);
 }
-@media (max-width: 760px) {
+@media (width < 720px) {
   .pair.both {
     grid-template-columns: 1fr;
   }

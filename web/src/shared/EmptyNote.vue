@@ -13,13 +13,13 @@ defineProps<{ title: string; text?: string; tone?: 'empty' | 'failed' }>()
 
 <style scoped>
 .note {
-  padding: 44px 20px;
+  padding: var(--gap-6) var(--gap-4);
   text-align: center;
   color: var(--soft);
 }
 .note h3 {
   color: var(--ink);
-  margin-bottom: 6px;
+  margin-bottom: var(--gap-2);
 }
 .note p {
   max-width: 52ch;
@@ -29,9 +29,9 @@ defineProps<{ title: string; text?: string; tone?: 'empty' | 'failed' }>()
   color: var(--brick);
 }
 .actions {
-  margin-top: 18px;
+  margin-top: var(--gap-4);
   display: flex;
-  gap: 10px;
+  gap: var(--gap-3);
   justify-content: center;
   flex-wrap: wrap;
 }

@@ -25,7 +25,7 @@ const WORDS: Record<Outcome, { mark: string; word: string; tone: string }> = {
 
 <style scoped>
 .outcome {
-  font: 600 13px/1.3 var(--sans);
+  font: 600 var(--text-small) / 1.3 var(--sans);
   white-space: nowrap;
 }
 .fine {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import type { Working } from '@parrot/contract'
 
 /** How an answer was made, step by step; passages and brief lines can be opened. */
@@ -11,7 +12,7 @@ const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took
 </script>
 
 <template>
-  <ol class="steps">
+  <ol class="bare-list steps">
     <li v-for="working in workings" :key="working.step">
       <div class="head">
         <strong>{{ titleOf(working) }}</strong>
@@ -26,17 +27,16 @@ const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took
         >
           <dt>{{ detail.label }}</dt>
           <dd>
-            <button
+            <ElButton
               v-if="detail.passageId && detail.sourceId"
-              type="button"
-              class="link"
+              link
               @click="$emit('passage', detail.sourceId, detail.passageId)"
             >
               {{ detail.text }}
-            </button>
-            <button v-else-if="detail.field" type="button" class="link" @click="$emit('field', detail.field)">
+            </ElButton>
+            <ElButton v-else-if="detail.field" link @click="$emit('field', detail.field)">
               {{ detail.text }}
-            </button>
+            </ElButton>
             <template v-else>{{ detail.text }}</template>
             <span v-for="words in detail.words" :key="words" class="words"
               >in the reply: <q>{{ words }}</q></span
@@ -50,15 +50,12 @@ const milliseconds = (took: number) => (took < 1 ? '< 1 ms' : `${Math.round(took
 
 <style scoped>
 .steps {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  font-size: 14px;
+  font-size: var(--text-ui);
   counter-reset: step;
 }
 li {
   counter-increment: step;
-  padding: 7px 0 7px 26px;
+  padding: var(--gap-2) 0 var(--gap-2) var(--gap-5);
   position: relative;
   border-top: 1px solid var(--line);
 }
@@ -71,7 +68,7 @@ li::before {
 }
 .head {
   display: flex;
-  gap: 10px;
+  gap: var(--gap-3);
   align-items: baseline;
 }
 .summary {
@@ -80,16 +77,16 @@ li::before {
 }
 .took {
   color: var(--faint);
-  font-size: 13px;
+  font-size: var(--text-small);
   white-space: nowrap;
 }
 dl {
-  margin: 4px 0 0;
+  margin: var(--gap-1) 0 0;
 }
 dl > div {
   display: grid;
   grid-template-columns: 120px 1fr;
-  gap: 10px;
+  gap: var(--gap-3);
   padding: 1px 0;
 }
 dt {
@@ -110,15 +107,5 @@ dd {
 .weak dt {
   color: var(--warm);
   font-weight: 700;
-}
-.link {
-  background: none;
-  border: 0;
-  padding: 0;
-  color: var(--accent-deep);
-  text-decoration: underline;
-  text-underline-offset: 2px;
-  text-align: left;
-  cursor: pointer;
 }
 </style>

@@ -1,29 +1,31 @@
-import { onBeforeUnmount, onMounted } from 'vue'
+import { createKeybindingsHandler } from 'tinykeys'
+import { useEventListener } from '@vueuse/core'
 
 const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  target instanceof HTMLElement &&
+  target.matches('input:not([type=checkbox], [type=radio], [readonly]), textarea, select, [contenteditable]')
 
-/** Keys that work anywhere: with Ctrl they work while typing too. `g b` means g, then b within a second. */
-export function useKeys(keys: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
-  let first = ''
-  let firstAt = 0
-  const onKey = (event: KeyboardEvent) => {
-    if (event.defaultPrevented || event.isComposing) return
-    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
-    const isCtrl = event.ctrlKey || event.metaKey
-    if (isTyping(event.target) && !isCtrl && key !== 'Escape') return
-    const inOverlay = event.target instanceof HTMLElement && event.target.closest('.el-overlay')
-    if (inOverlay && key !== 'Escape') return
-    const isSecond = first !== '' && event.timeStamp - firstAt < 1000
-    const name = isCtrl ? `ctrl+${key}` : isSecond ? `${first} ${key}` : key
-    const action = keys[name]
-    first = !isCtrl && !isSecond && key === 'g' ? 'g' : ''
-    firstAt = event.timeStamp
-    if (!action) return
-    event.preventDefault()
-    first = ''
-    action(event)
-  }
-  onMounted(() => window.addEventListener('keydown', onKey))
-  onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+/**
+ * Keys that work anywhere on a screen, written as "$mod+k", "Shift+?", "g b" (g, then b within a second). While one
+ * types in a field only Escape and those of `whileTyping` work: what a field does by itself (Ctrl Z) stays the field's.
+ * Inside a dialog none does.
+ */
+export function useKeys(
+  keys: Readonly<Record<string, (event: KeyboardEvent) => void>>,
+  { whileTyping = [] as readonly string[] } = {},
+): void {
+  // Of "g r" and "r" only the longer one is meant when both fit: it comes first, and what it took is not taken again.
+  const longestFirst = Object.entries(keys).sort(([a], [b]) => b.split(' ').length - a.split(' ').length)
+  const guarded = longestFirst.map(([key, act]): [string, (event: KeyboardEvent) => void] => [
+    key,
+    (event) => {
+      if (event.defaultPrevented || event.isComposing) return
+      const isOpenTo = key === 'Escape' || whileTyping.includes(key)
+      if (!isOpenTo && isTyping(event.target)) return
+      if (event.target instanceof HTMLElement && event.target.closest('.el-overlay, .el-popper')) return
+      if (key !== 'Escape') event.preventDefault()
+      act(event)
+    },
+  ])
+  useEventListener('keydown', createKeybindingsHandler(Object.fromEntries(guarded)))
 }

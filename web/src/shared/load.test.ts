@@ -1,6 +1,6 @@
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { useLoaded } from './load'
-import { dismiss, notices, tell, tellFailure, undoNotice } from './undo'
+import { dismiss, notices, tell, tellFailure, undoable, undoNotice } from './undo'
 
 describe('something that is fetched', () => {
   it('is nothing, then there, and stays when a later fetch fails', async () => {
@@ -31,16 +31,15 @@ describe('something that is fetched', () => {
 })
 
 describe('notices', () => {
-  it('go by themselves, and those that can be undone stay longer', () => {
-    vi.useFakeTimers()
+  it('stay for a while, those that can be undone for longer', () => {
     tell('Saved.')
     tell('Removed.', () => Promise.resolve())
-    expect(notices.notices.map((notice) => notice.text)).toEqual(['Saved.', 'Removed.'])
-    vi.advanceTimersByTime(7_000)
-    expect(notices.notices.map((notice) => notice.text)).toEqual(['Removed.'])
-    vi.advanceTimersByTime(7_000)
-    expect(notices.notices).toEqual([])
-    vi.useRealTimers()
+    const [saved, removed] = notices.notices
+    expect([saved!.text, removed!.text]).toEqual(['Saved.', 'Removed.'])
+    expect(removed!.forMs).toBeGreaterThan(saved!.forMs)
+    expect(undoable.value?.text).toBe('Removed.')
+    for (const notice of [saved!, removed!]) dismiss(notice.id)
+    expect(undoable.value).toBeUndefined()
   })
 
   it('undo once and go; an undo that fails is told', async () => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
 import type { Memory } from '@parrot/contract'
 
@@ -23,41 +24,37 @@ function save(): void {
   <div class="earlier small">
     <span class="label">Told of earlier turns</span>
     <form v-if="isWriting" @submit.prevent="save">
-      <textarea
+      <ElInput
+        type="textarea"
         v-model="text"
-        class="field"
-        rows="3"
+        :rows="3"
         maxlength="2000"
         aria-label="What the model is told of earlier turns"
         @keydown.esc.stop="isWriting = false"
       />
-      <button class="btn small main">Tell it this</button>
-      <button type="button" class="btn small" @click="isWriting = false">Cancel</button>
+      <ElButton native-type="submit" type="primary" size="small">Tell it this</ElButton>
+      <ElButton size="small" @click="isWriting = false">Cancel</ElButton>
     </form>
     <p v-else>
       {{ memory.summary?.text ?? memory.earlier?.lines.join('; ') }}
-      <button type="button" class="btn quiet small" @click="begin">Say it better</button>
-      <button v-if="memory.summary" type="button" class="btn quiet small" @click="emit('write', '')">
-        Back to its own summary
-      </button>
+      <ElButton text size="small" @click="begin">Say it better</ElButton>
+      <ElButton v-if="memory.summary" text size="small" @click="emit('write', '')"> Back to its own summary </ElButton>
     </p>
   </div>
 </template>
 
 <style scoped>
 .earlier {
-  margin-top: 10px;
+  margin-top: var(--gap-3);
   max-width: 76ch;
 }
 .label {
-  margin-right: 8px;
+  margin-right: var(--gap-2);
 }
-.field {
-  width: 100%;
-  display: block;
-  margin: 4px 0 6px;
+.el-textarea {
+  margin: var(--gap-1) 0;
 }
-form .btn {
-  margin-right: 6px;
+form .el-button {
+  margin-right: var(--gap-2);
 }
 </style>

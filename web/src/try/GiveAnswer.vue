@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import type { Turn } from '@parrot/contract'
 import { wordsFor } from '../api/client'
@@ -12,11 +13,13 @@ const question = ref(props.turn.question || props.turn.said)
 const answer = ref(answerToBegin(props.turn))
 const error = ref('')
 const isKeeping = ref(false)
-const field = ref<HTMLTextAreaElement>()
+const form = ref<HTMLFormElement>()
+const field = ref<InstanceType<typeof ElInput>>()
 
 onMounted(() => {
-  field.value?.focus()
-  field.value?.scrollIntoView({ block: 'nearest' })
+  // What comes nearest stands there to be written over, or to be kept by going to its end.
+  field.value?.select()
+  form.value?.scrollIntoView({ block: 'nearest' })
 })
 
 async function keep(): Promise<void> {
@@ -36,6 +39,7 @@ async function keep(): Promise<void> {
 
 <template>
   <form
+    ref="form"
     class="give"
     aria-label="Answer it yourself"
     @submit.prevent="keep"
@@ -43,23 +47,29 @@ async function keep(): Promise<void> {
     @keydown.ctrl.enter="keep"
   >
     <label class="label" :for="`give-q-${turn.turnId}`">When asked</label>
-    <input :id="`give-q-${turn.turnId}`" v-model="question" class="field" maxlength="1000" required />
+    <ElInput :id="`give-q-${turn.turnId}`" v-model="question" maxlength="1000" required />
     <label class="label" :for="`give-a-${turn.turnId}`">the answer is</label>
-    <textarea
+    <ElInput
+      type="textarea"
       :id="`give-a-${turn.turnId}`"
       ref="field"
       v-model="answer"
-      class="field answer"
-      rows="3"
+      class="answer"
+      :rows="3"
       maxlength="8000"
       required
     />
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
     <div class="acts">
-      <button class="btn main small" :disabled="isKeeping || !question.trim() || !answer.trim()">
+      <ElButton
+        native-type="submit"
+        type="primary"
+        size="small"
+        :disabled="isKeeping || !question.trim() || !answer.trim()"
+      >
         {{ isKeeping ? 'Keeping…' : 'Keep and ask again' }} <kbd>Ctrl ↵</kbd>
-      </button>
-      <button type="button" class="btn small" @click="$emit('close')">Cancel</button>
+      </ElButton>
+      <ElButton size="small" @click="$emit('close')">Cancel</ElButton>
       <span class="small soft">It goes to the library, under “Answers given by hand”, and can be undone.</span>
     </div>
   </form>
@@ -69,17 +79,15 @@ async function keep(): Promise<void> {
 .give {
   display: grid;
   grid-template-columns: max-content 1fr;
-  gap: 8px 14px;
+  gap: var(--gap-2) var(--gap-3);
   align-items: baseline;
   max-width: 860px;
-  padding: 10px 0 6px;
+  padding: var(--gap-3) 0 var(--gap-2);
 }
 .answer {
   font-family: var(--serif);
-  font-size: 18px;
+  font-size: var(--text-lead);
   line-height: 1.5;
-  min-height: 92px;
-  resize: vertical;
 }
 .acts,
 .wrong {
@@ -88,10 +96,10 @@ async function keep(): Promise<void> {
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--gap-2);
   align-items: center;
 }
-@media (max-width: 760px) {
+@media (width < 720px) {
   .give {
     grid-template-columns: 1fr;
   }

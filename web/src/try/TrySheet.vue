@@ -1,74 +1,53 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Agent, Citation, Support } from '@parrot/contract'
+import { ElButton, ElInput } from 'element-plus'
+import type { Agent } from '@parrot/contract'
 import { useBrief } from '../brief/briefStore'
 import AnswerPair from '../shared/AnswerPair.vue'
-import ReplyText from '../shared/ReplyText.vue'
-import WorkingSteps from '../shared/WorkingSteps.vue'
 import { tell, tellFailure } from '../shared/undo'
 import EarlierTurns from './EarlierTurns.vue'
-import GiveAnswer from './GiveAnswer.vue'
-import UnbackedNote from './UnbackedNote.vue'
-import { whatItTook } from './whatItTook'
+import RememberedNote from './RememberedNote.vue'
+import TryLine from './TryLine.vue'
 import { useTry } from './tryStore'
 
-/** The sheet above the strip: the conversation, each answer now beside the one before, and how it was made. */
+/** The sheet above the strip: the conversation with the draft, or a pinned line, each answer beside the one before. */
 const props = defineProps<{ agent: Agent }>()
 const router = useRouter()
 const store = useTry()
 const brief = useBrief()
 const body = ref<HTMLElement>()
-const openWorkings = ref(new Set<number>())
-/** The line whose answer is being given by hand. */
-const answering = ref<number>()
 
 const pin = computed(() => store.pins.find((each) => each.id === store.shownPin))
 /** What the brief has placeholders for; a visitor's link fills them, here they are filled by hand. */
 const variables = computed(() => (brief.brief?.variables ?? []).filter(({ name }) => name.trim() !== ''))
-const isPinned = (said: string) => store.pins.some((each) => each.text.toLowerCase() === said.toLowerCase())
 const last = computed(() => store.lines.at(-1))
 const isOutdated = computed(() => last.value?.turn !== undefined && last.value.turn.revision !== brief.revision)
-
-watch(
-  () => [store.lines.length, last.value?.soFar.length, last.value?.turn, store.shownPin],
-  async () => {
-    await nextTick()
-    const lines = body.value?.querySelectorAll('.line')
-    lines?.[lines.length - 1]?.scrollIntoView({ block: 'end' })
-  },
-  { immediate: true },
-)
-
-function toggle(key: number): void {
-  const next = new Set(openWorkings.value)
-  if (!next.delete(key)) next.add(key)
-  openWorkings.value = next
-}
-
-function openCitation(citation: Citation): void {
-  openPassage(citation.sourceId, citation.passageId)
-}
-
-function openPassage(sourceId: string, passage: string): void {
-  store.isOpen = false
-  void router.push({ name: 'library', params: { id: props.agent.id, sourceId }, query: { passage } })
-}
-
-function openGround({ sourceId, passageId, field }: Support): void {
-  if (sourceId !== undefined && passageId !== undefined) openPassage(sourceId, passageId)
-  else if (field !== undefined) openField(field)
-}
-
 /** Whether the brief lets visitors hear what nothing backs. */
 const isUnbackedSaid = computed(() => {
   const grounding = brief.brief?.grounding
   return grounding !== undefined && (!grounding.libraryOnly || grounding.unbacked === 'mark')
 })
-
-/** What is remembered of the visitor in this conversation; each can be erased. */
 const remembered = computed(() => store.lines.findLast((line) => line.turn)?.turn?.memory)
+/** What is told to those who do not see the sheet: each answer once, when it is whole. */
+const told = computed(() =>
+  last.value?.turn ? last.value.turn.reply : last.value && !last.value.error ? 'Asked.' : '',
+)
 
+watch(
+  () => [store.lines.length, last.value?.soFar.length, last.value?.turn, store.shownPin],
+  async () => {
+    await nextTick()
+    const lines = body.value?.querySelectorAll('article')
+    lines?.[lines.length - 1]?.scrollIntoView({ block: 'end' })
+  },
+  { immediate: true },
+)
+
+function openPassage(sourceId: string, passage: string): void {
+  store.isOpen = false
+  void router.push({ name: 'library', params: { id: props.agent.id, sourceId }, query: { passage } })
+}
 function openField(field: string): void {
   store.isOpen = false
   void router.push({ name: 'brief', params: { id: props.agent.id }, query: { field } })
@@ -90,45 +69,43 @@ async function keep(): Promise<void> {
   <section class="sheet" aria-label="Conversation with the draft">
     <header>
       <template v-if="pin">
-        <button type="button" class="btn quiet small" @click="store.shownPin = undefined">‹ Conversation</button>
-        <h2>Pinned line</h2>
+        <ElButton text size="small" @click="store.shownPin = undefined">‹ Conversation</ElButton>
+        <h2 class="grow">Pinned line</h2>
       </template>
-      <template v-else>
-        <h2>Try {{ agent.name }}</h2>
-        <span class="small soft">the draft, revision {{ brief.revision }}</span>
-      </template>
-      <span class="grow" />
-      <button v-if="!pin && store.lines.some((line) => line.turn)" type="button" class="btn small" @click="keep">
+      <h2 v-else class="grow">
+        Try {{ agent.name }} <span class="small soft">the draft, revision {{ brief.revision }}</span>
+      </h2>
+      <ElButton v-if="!pin && store.lines.some((line) => line.turn)" size="small" @click="keep">
         Keep this conversation as a script
-      </button>
-      <button v-if="!pin && store.lines.length" type="button" class="btn small" @click="store.startOver">
-        Start over
-      </button>
-      <button type="button" class="btn quiet small" aria-label="Close the conversation" @click="store.isOpen = false">
-        ×
-      </button>
+      </ElButton>
+      <ElButton v-if="!pin && store.lines.length" size="small" @click="store.startOver">Start over</ElButton>
+      <ElButton text size="small" aria-label="Close the conversation" @click="store.isOpen = false">×</ElButton>
     </header>
 
-    <div v-if="!pin && variables.length" class="values" aria-label="Asked as this visitor">
+    <div v-if="!pin && variables.length" class="values" role="group" aria-label="Asked as this visitor">
       <span class="label">Asked with</span>
-      <label v-for="{ name, fallback } in variables" :key="name" class="small">
+      <label v-for="{ name, fallback } in variables" :key="name" class="small acts">
         {{ name }}
-        <input v-model="store.values[name]" class="field" maxlength="120" :placeholder="fallback || 'nothing'" />
+        <ElInput v-model="store.values[name]" size="small" maxlength="120" :placeholder="fallback || 'nothing'" />
       </label>
     </div>
 
-    <div ref="body" class="body">
-      <template v-if="pin">
-        <article class="line">
-          <p class="said">{{ pin.text }}</p>
-          <AnswerPair v-if="pin.now" :now="pin.now" :before="pin.before" @cite="openCitation" />
-          <p v-else class="soft">Not asked yet.</p>
-          <div class="acts">
-            <button type="button" class="btn small" @click="store.ask(pin.text)">Ask it in the conversation</button>
-            <button type="button" class="btn quiet small" @click="store.unpin(pin)">Unpin</button>
-          </div>
-        </article>
-      </template>
+    <p class="sr" role="status">{{ told }}</p>
+    <div ref="body" class="body" tabindex="-1">
+      <article v-if="pin" class="pinned">
+        <p class="said" dir="auto">{{ pin.text }}</p>
+        <AnswerPair
+          v-if="pin.now"
+          :now="pin.now"
+          :before="pin.before"
+          @cite="openPassage($event.sourceId, $event.passageId)"
+        />
+        <p v-else class="soft">Not asked yet.</p>
+        <div class="acts">
+          <ElButton size="small" @click="store.ask(pin.text)">Ask it in the conversation</ElButton>
+          <ElButton text size="small" @click="store.unpin(pin)">Unpin</ElButton>
+        </div>
+      </article>
 
       <p v-else-if="store.lines.length === 0" class="hint soft">
         Ask what your people would ask. The answer shows where it comes from, and after a change the same question shows
@@ -136,89 +113,19 @@ async function keep(): Promise<void> {
       </p>
 
       <template v-else>
-        <article v-for="line in store.lines" :key="line.key" class="line">
-          <p class="said">{{ line.said }}</p>
-          <template v-if="line.turn">
-            <AnswerPair
-              :now="line.turn"
-              :before="line.turn.before"
-              :before-label="
-                line.turn.before && line.turn.before.revision === line.turn.revision
-                  ? 'with the library or model before'
-                  : undefined
-              "
-              @cite="openCitation"
-              @ground="openGround"
-            />
-            <UnbackedNote :turn="line.turn" :is-for-visitors="isUnbackedSaid" @field="openField" />
-            <div class="acts">
-              <button
-                type="button"
-                class="btn quiet small"
-                :aria-expanded="openWorkings.has(line.key)"
-                @click="toggle(line.key)"
-              >
-                {{ openWorkings.has(line.key) ? 'Hide workings' : 'Show workings' }}
-              </button>
-              <button
-                v-if="!isPinned(line.turn.said)"
-                type="button"
-                class="btn quiet small"
-                @click="store.pin(line.turn.said)"
-              >
-                Pin
-              </button>
-              <span v-else class="small soft">pinned</span>
-              <button type="button" class="btn quiet small" @click="store.ask(line.turn.said)">Ask again</button>
-              <button
-                type="button"
-                class="btn small"
-                :class="{ quiet: line.turn.outcome !== 'unknown' }"
-                :aria-expanded="answering === line.key"
-                @click="answering = answering === line.key ? undefined : line.key"
-              >
-                Answer it yourself
-              </button>
-              <span class="small soft number"
-                >{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms{{ whatItTook(line.turn.usage) }}</span
-              >
-            </div>
-            <GiveAnswer v-if="answering === line.key" :turn="line.turn" @close="answering = undefined" />
-            <WorkingSteps
-              v-if="openWorkings.has(line.key)"
-              :workings="line.turn.workings"
-              @passage="openPassage"
-              @field="openField"
-            />
-          </template>
-          <div v-else-if="line.error" class="failed" role="alert">
-            <p>{{ line.error }}</p>
-            <button type="button" class="btn small" @click="store.ask(line.said)">Ask again</button>
-          </div>
-          <div v-else class="coming">
-            <ReplyText v-if="line.soFar" class="text" :reply="line.soFar" />
-            <p v-else class="soft">{{ line.steps.at(-1)?.summary ?? 'Reading the question…' }}</p>
-          </div>
-        </article>
-        <p v-if="remembered && (remembered.facts.length || remembered.duty)" class="memory small">
-          <span class="label">Remembered</span>
-          <span v-if="remembered.duty" class="fact"
-            >a duty under way{{ remembered.duty.isPaused ? ', waiting' : '' }}, asks for
-            {{ remembered.duty.asking }}</span
-          >
-          <span
-            v-for="fact in remembered.facts"
-            :key="fact.key + fact.value"
-            class="fact"
-            :title="`Told in: ${fact.said}`"
-          >
-            {{ fact.key }}: <b>{{ fact.value }}</b>
-            <button type="button" :aria-label="`Forget ${fact.key} ${fact.value}`" @click="store.forget(fact.key)">
-              ×
-            </button>
-          </span>
-          <button type="button" class="btn quiet small" @click="store.forget()">Forget everything</button>
-        </p>
+        <TryLine
+          v-for="line in store.lines"
+          :key="line.key"
+          :line="line"
+          :is-unbacked-said="isUnbackedSaid"
+          @passage="openPassage"
+          @field="openField"
+        />
+        <RememberedNote
+          v-if="remembered && (remembered.facts.length || remembered.duty)"
+          :memory="remembered"
+          @forget="store.forget"
+        />
         <EarlierTurns
           v-if="remembered && (remembered.earlier || remembered.summary)"
           :memory="remembered"
@@ -226,7 +133,7 @@ async function keep(): Promise<void> {
         />
         <div v-if="isOutdated && !store.isAsking" class="outdated">
           The brief is at revision {{ brief.revision }} now; this answer is from revision {{ last!.turn!.revision }}.
-          <button type="button" class="btn small" @click="store.askAgain">Ask again <kbd>r</kbd></button>
+          <ElButton size="small" @click="store.askAgain">Ask again <kbd>r</kbd></ElButton>
         </div>
       </template>
     </div>
@@ -234,19 +141,6 @@ async function keep(): Promise<void> {
 </template>
 
 <style scoped>
-.values {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  align-items: baseline;
-  padding: 8px 50px;
-  border-bottom: 1px solid var(--line);
-}
-.values .field {
-  width: 150px;
-  margin-left: 6px;
-  padding: 4px 8px;
-}
 .sheet {
   position: fixed;
   inset: auto 0 var(--strip-height) 0;
@@ -256,7 +150,7 @@ async function keep(): Promise<void> {
   flex-direction: column;
   background: var(--sheet);
   border-top: 1px solid var(--line-strong);
-  box-shadow: 0 -12px 34px rgb(32 48 43 / 13%);
+  box-shadow: var(--rise);
   animation: rise var(--quick) ease-out;
 }
 @keyframes rise {
@@ -267,86 +161,61 @@ async function keep(): Promise<void> {
 }
 header {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
-  gap: 10px;
-  padding: 10px 20px 8px;
+  gap: var(--gap-1) var(--gap-2);
+  padding: var(--gap-2) var(--gap-4);
   border-bottom: 1px solid var(--line);
 }
-.grow {
-  flex: 1;
+h2 .small {
+  font: var(--text-small) var(--sans);
+}
+.values {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--gap-1) var(--gap-4);
+  align-items: center;
+  padding: var(--gap-2) var(--gap-4);
+  border-bottom: 1px solid var(--line);
+}
+.values .el-input {
+  width: 150px;
 }
 .body {
   overflow-y: auto;
-  padding: 6px 20px 18px;
+  padding: var(--gap-1) var(--gap-4) var(--gap-4);
+}
+.body:focus-visible {
+  outline: none;
 }
 .body > * {
   max-width: 1180px;
   margin-inline: auto;
 }
 .hint {
-  padding: 30px 0;
+  padding: var(--gap-5) 0;
   text-align: center;
   max-width: 60ch;
 }
-.line {
-  padding: 14px 0 10px;
-}
-.line + .line {
-  border-top: 1px solid var(--line);
+.pinned {
+  padding: var(--gap-3) 0;
 }
 .said {
   font-weight: 700;
-  margin-bottom: 10px;
+  margin-bottom: var(--gap-2);
   overflow-wrap: anywhere;
-  white-space: pre-wrap;
 }
-.said::before {
-  content: '› ';
-  color: var(--accent);
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-  margin: 8px 0 4px -8px;
-}
-.coming .text {
-  font-size: 20px;
-  line-height: 1.5;
-}
-.failed {
-  color: var(--brick);
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-.memory {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
-  padding: 4px 0 10px;
-}
-.fact button {
-  background: none;
-  border: 0;
-  color: var(--soft);
-  cursor: pointer;
-  padding: 0 4px;
+.pinned .acts {
+  margin-top: var(--gap-2);
 }
 .outdated {
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: var(--gap-2) var(--gap-3);
   align-items: center;
   background: var(--warm-wash);
   border-radius: var(--radius);
-  padding: 8px 14px;
-  margin-top: 6px;
-}
-@media (max-width: 760px) {
-  header {
-    flex-wrap: wrap;
-  }
+  padding: var(--gap-2) var(--gap-3);
+  margin-top: var(--gap-1);
 }
 </style>

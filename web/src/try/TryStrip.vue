@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { ElButton, ElInput } from 'element-plus'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import type { Agent } from '@parrot/contract'
-import TrySheet from './TrySheet.vue'
 import { useTry } from './tryStore'
+
+const TrySheet = defineAsyncComponent(() => import('./TrySheet.vue'))
 
 /** The bar at the foot of every agent screen: ask, see which pinned answers moved, raise the sheet. */
 const props = defineProps<{ agent: Agent }>()
 const store = useTry()
 const text = ref('')
-const field = ref<HTMLTextAreaElement>()
+const field = ref<InstanceType<typeof ElInput>>()
 
 watch(
   () => store.focusTick,
@@ -41,25 +43,24 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
   <TrySheet v-if="store.isOpen" :agent="agent" />
   <footer class="strip">
     <form class="ask" @submit.prevent="send">
-      <textarea
+      <ElInput
+        type="textarea"
         ref="field"
         v-model="text"
-        rows="1"
-        class="field"
+        :rows="1"
         maxlength="20000"
         :placeholder="placeholder"
         :aria-label="`Ask ${agent.name}`"
         @keydown.enter.exact.prevent="send"
-        @keydown.esc="field?.blur()"
       />
-      <button v-if="store.isAsking" type="button" class="btn" @click="store.stop">Stop</button>
-      <button v-else class="btn main" :disabled="text.trim() === ''">Ask</button>
+      <ElButton v-if="store.isAsking" @click="store.stop">Stop</ElButton>
+      <ElButton native-type="submit" v-else type="primary" :disabled="text.trim() === ''">Ask</ElButton>
     </form>
     <div v-if="store.pins.length" class="pins">
       <span class="label"
         >Pinned <span class="pinstate" :class="{ warm: moved }">{{ pinState }}</span></span
       >
-      <ul>
+      <ul class="bare-list">
         <li v-for="pin in store.pins" :key="pin.id">
           <button
             type="button"
@@ -75,15 +76,16 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
         </li>
       </ul>
     </div>
-    <button
-      type="button"
-      class="btn quiet small raise"
+    <ElButton
+      text
+      size="small"
+      class="raise"
       :aria-expanded="store.isOpen"
       title="Open or close the conversation (t)"
       @click="store.isOpen = !store.isOpen"
     >
       {{ store.isOpen ? 'Lower ▾' : 'Raise ▴' }}
-    </button>
+    </ElButton>
   </footer>
 </template>
 
@@ -95,8 +97,8 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
   min-height: var(--strip-height);
   display: flex;
   align-items: center;
-  gap: 18px;
-  padding: 9px 18px;
+  gap: var(--gap-4);
+  padding: var(--gap-2) var(--gap-4);
   background: var(--sheet);
   border-top: 1px solid var(--line-strong);
 }
@@ -104,20 +106,21 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
   flex: 1 1 380px;
   max-width: 620px;
   display: flex;
-  gap: 8px;
+  gap: var(--gap-2);
   align-items: center;
 }
-.ask .field {
+.ask :deep(textarea) {
+  /* It grows with what is typed. */
+  field-sizing: content;
   max-height: 30vh;
   resize: none;
-  font-size: 16px;
 }
 .pins {
   flex: 1 1 300px;
   min-width: 0;
   display: flex;
   align-items: center;
-  gap: 12px;
+  gap: var(--gap-3);
 }
 .pins .label {
   white-space: nowrap;
@@ -130,23 +133,21 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
   font-weight: 700;
 }
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 2px;
+  padding: var(--gap-0);
   display: flex;
-  gap: 6px;
+  gap: var(--gap-2);
   overflow-x: auto;
   scrollbar-width: none;
 }
 .pin {
   display: flex;
-  gap: 6px;
+  gap: var(--gap-2);
   align-items: center;
-  font-size: 13px;
+  font-size: var(--text-small);
   border: 1px solid var(--line);
   background: var(--paper);
   border-radius: 6px;
-  padding: 5px 9px;
+  padding: var(--gap-1) var(--gap-2);
   max-width: 210px;
   cursor: pointer;
   color: var(--ink);
@@ -174,10 +175,10 @@ ul {
 .raise {
   margin-left: auto;
 }
-@media (max-width: 760px) {
+@media (width < 720px) {
   .strip {
-    gap: 8px;
-    padding: 8px 10px;
+    gap: var(--gap-2);
+    padding: var(--gap-2) var(--gap-3);
   }
   .pins {
     display: none;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed } from 'vue'
 import type { Turn } from '@parrot/contract'
 import { unbackedIn } from '../shared/replyParts'
@@ -22,9 +23,7 @@ const unbacked = computed(() => unbackedIn(props.turn.reply, props.turn.support)
     </p>
     <p v-if="unbacked.some((each) => each.isSaid)" class="soft">
       {{ isForVisitors ? 'Visitors hear it as well.' : 'Visitors do not hear it.' }}
-      <button type="button" class="link" @click="$emit('field', 'grounding.unbacked')">
-        What becomes of such a sentence
-      </button>
+      <ElButton link @click="$emit('field', 'grounding.unbacked')"> What becomes of such a sentence </ElButton>
     </p>
   </div>
 </template>
@@ -32,25 +31,15 @@ const unbacked = computed(() => unbackedIn(props.turn.reply, props.turn.support)
 <style scoped>
 .note {
   border-left: 3px solid var(--warm);
-  padding: 2px 0 2px 12px;
-  margin: 10px 0 4px;
+  padding: 2px 0 2px var(--gap-3);
+  margin: var(--gap-3) 0 var(--gap-1);
   max-width: 68ch;
 }
 .note b {
-  color: var(--warm-deep, var(--warm));
-  margin-right: 4px;
+  color: var(--warm);
+  margin-right: var(--gap-1);
 }
 .note p + p {
-  margin-top: 4px;
-}
-.link {
-  font: inherit;
-  background: none;
-  border: 0;
-  padding: 0;
-  color: var(--accent-deep);
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  cursor: pointer;
+  margin-top: var(--gap-1);
 }
 </style>

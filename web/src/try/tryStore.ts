@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { GivenAnswer, Outcome, Pin, Source, Turn, Working } from '@parrot/contract'
+import type { GivenAnswer, Pin, Source, Turn, Working } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import { postStream } from '../api/stream'
 import { useBrief } from '../brief/briefStore'
@@ -200,12 +200,9 @@ export const useTry = defineStore('try', () => {
     if (id === agentId) await ask(question)
   }
 
-  /** The conversation as a script: what was said, each with the outcome it had and the sources it cited as checks. */
+  /** Keeps the conversation as a script; the last one with the draft, when the page was loaded anew since. */
   async function keepAsScript(): Promise<string> {
-    const taken = lines.value.flatMap((line) => (line.turn ? [line.turn] : []))
-    const turns = taken.map((turn) => ({ say: turn.said, checks: checksFrom(turn) }))
-    const title = `${taken[0]!.said.slice(0, 80)}`
-    const script = await post<{ id: string }>(`/api/agents/${agentId}/scripts`, { title, turns })
+    const script = await post<{ id: string }>(`/api/agents/${agentId}/scripts/from-conversation`, { conversationId })
     return script.id
   }
 
@@ -257,14 +254,4 @@ export function answerToBegin({ outcome, reply, support }: Pick<Turn, 'outcome' 
   const first = support.find((each) => each.isClaim || each.isVerdict)
   const start = first ? plain.indexOf(first.text.trim()) : 0
   return plain.slice(Math.max(0, start))
-}
-
-type NewCheck = { kind: 'outcome'; outcome: Outcome } | { kind: 'cites'; source: string }
-
-function checksFrom(turn: Turn): NewCheck[] {
-  const cited = [...new Set(turn.citations.map((citation) => citation.sourceTitle))]
-  return [
-    { kind: 'outcome', outcome: turn.outcome },
-    ...cited.slice(0, 1).map((source): NewCheck => ({ kind: 'cites', source })),
-  ]
 }

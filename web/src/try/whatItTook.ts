@@ -1,4 +1,5 @@
 import type { Turn } from '@parrot/contract'
+import { count } from '../shared/when'
 
 /** Tokens and cost of all requests of a turn, to stand after its time; nothing for a model that needs none. */
 export function whatItTook(usage: Turn['usage']): string {
@@ -7,5 +8,5 @@ export function whatItTook(usage: Turn['usage']): string {
   const cost = usage.reduce((sum, each) => sum + (each.cost?.amount ?? 0), 0)
   const currency = usage.find((each) => each.cost)?.cost?.currency
   const paid = currency === undefined ? '' : `, ${currency}${Number(cost.toPrecision(2))}`
-  return `, ${usage.some((each) => each.isReckoned) ? 'about ' : ''}${tokens.toLocaleString('en-GB')} tokens${paid}`
+  return `, ${usage.some((each) => each.isReckoned) ? 'about ' : ''}${count(tokens)} tokens${paid}`
 }

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import type { Pair, Source } from '@parrot/contract'
 import { get, post, wordsFor } from '../../api/client'
+import LoadingNote from '../../shared/LoadingNote.vue'
 import { tell } from '../../shared/undo'
 import PairsTable from '../PairsTable.vue'
 
@@ -46,13 +48,13 @@ async function keep(): Promise<void> {
 
 <template>
   <form class="content" @submit.prevent="keep">
-    <p v-if="!isLoaded && !error" class="soft">Loading…</p>
+    <LoadingNote v-if="!isLoaded && !error" />
     <template v-if="isLoaded">
       <PairsTable v-if="source.kind === 'pairs'" v-model="pairs" />
-      <textarea v-else v-model="text" class="field note" aria-label="Text of the note" maxlength="500000" />
+      <ElInput type="textarea" v-else v-model="text" class="note" aria-label="Text of the note" maxlength="500000" />
     </template>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
-    <p v-if="isLoaded"><button class="btn main" :disabled="isSending">Keep</button></p>
+    <p v-if="isLoaded"><ElButton native-type="submit" type="primary" :disabled="isSending">Keep</ElButton></p>
   </form>
 </template>
 
@@ -60,12 +62,12 @@ async function keep(): Promise<void> {
 .content {
   max-width: 900px;
   margin: 0 auto;
-  padding: 20px 34px 60px;
+  padding: var(--gap-4) var(--gap-5) var(--gap-7);
   display: grid;
-  gap: 12px;
+  gap: var(--gap-3);
 }
 .note {
   min-height: 320px;
-  font: 16px/1.55 var(--serif);
+  font: var(--text-read) / 1.55 var(--serif);
 }
 </style>

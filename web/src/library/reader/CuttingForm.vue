@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ElButton, ElInputNumber, ElRadio, ElRadioGroup } from 'element-plus'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { Cutting, CuttingPreview, Source } from '@parrot/contract'
 import { call, post, wordsFor } from '../../api/client'
 import { tell, tellFailure } from '../../shared/undo'
@@ -7,7 +9,7 @@ import { plural } from '../../shared/when'
 
 /** How a source is cut into passages, with what another way would make of it shown before it is done. */
 const props = defineProps<{ source: Source }>()
-const form = reactive<Cutting>({ ...props.source.cutting })
+const form = ref<Cutting>({ ...props.source.cutting })
 const preview = ref<CuttingPreview>()
 const error = ref('')
 const isLooking = ref(false)
@@ -18,30 +20,25 @@ const WAYS = [
   { by: 'row', words: 'every paragraph, list item and table row for itself', hint: 'for lists of short facts' },
   { by: 'sentence', words: 'every sentence for itself', hint: 'for rules that stand alone' },
 ] as const
-const hasSize = computed(() => form.by === 'structure' || form.by === 'size')
-const hasOverlap = computed(() => form.by !== 'row')
-const isChanged = computed(() => JSON.stringify({ ...form }) !== JSON.stringify(props.source.cutting))
+const hasSize = computed(() => form.value.by === 'structure' || form.value.by === 'size')
+const hasOverlap = computed(() => form.value.by !== 'row')
+const isChanged = computed(() => JSON.stringify(form.value) !== JSON.stringify(props.source.cutting))
 
-let timer: ReturnType<typeof setTimeout> | undefined
 let abort: AbortController | undefined
 const WAIT_MS = 350
 watch(
   form,
   () => {
-    clearTimeout(timer)
     abort?.abort()
     preview.value = undefined
-    if (isChanged.value) timer = setTimeout(() => void look(), WAIT_MS)
   },
   { deep: true },
 )
-onBeforeUnmount(() => {
-  clearTimeout(timer)
-  abort?.abort()
-})
+watchDebounced(form, () => isChanged.value && look(), { deep: true, debounce: WAIT_MS })
+onBeforeUnmount(() => abort?.abort())
 watch(
   () => props.source.cutting,
-  (cutting) => Object.assign(form, cutting),
+  (cutting) => (form.value = { ...cutting }),
 )
 
 async function look(): Promise<void> {
@@ -51,7 +48,7 @@ async function look(): Promise<void> {
   error.value = ''
   try {
     const path = `/api/sources/${props.source.id}/cutting/preview`
-    preview.value = await call<CuttingPreview>('POST', path, { ...form }, { signal: mine.signal })
+    preview.value = await call<CuttingPreview>('POST', path, form.value, { signal: mine.signal })
   } catch (problem) {
     if (!mine.signal.aborted) error.value = wordsFor(problem)
   } finally {
@@ -63,7 +60,7 @@ async function apply(): Promise<void> {
   const before = { ...props.source.cutting }
   const cut = (cutting: Cutting) => post(`/api/sources/${props.source.id}/cutting`, cutting)
   try {
-    await cut({ ...form })
+    await cut({ ...form.value })
     tell('The source is being cut anew. The passages as they are answer until it is done.', async () => {
       await cut(before)
     })
@@ -76,22 +73,21 @@ async function apply(): Promise<void> {
 <template>
   <section class="cutting" aria-label="How it is cut">
     <h3>How it is cut into passages</h3>
-    <div class="ways" role="radiogroup" aria-label="Way of cutting">
-      <label v-for="way in WAYS" :key="way.by" :class="{ on: form.by === way.by }">
-        <input v-model="form.by" type="radio" name="by" :value="way.by" />
-        <span>{{ way.words }}</span> <span class="small soft">{{ way.hint }}</span>
-      </label>
-    </div>
+    <ElRadioGroup v-model="form.by" class="stacked ways" aria-label="Way of cutting">
+      <ElRadio v-for="way in WAYS" :key="way.by" :value="way.by"
+        >{{ way.words }} <span class="small soft">{{ way.hint }}</span></ElRadio
+      >
+    </ElRadioGroup>
     <div class="sizes">
-      <label v-if="hasSize">
+      <label v-if="hasSize" class="acts">
         about
-        <input v-model.number="form.target" class="field" type="number" min="100" max="4000" step="50" /> characters
-        each
+        <ElInputNumber v-model="form.target" :min="100" :max="4000" :step="50" controls-position="right" />
+        characters each
       </label>
-      <label v-if="hasOverlap">
+      <label v-if="hasOverlap" class="acts">
         each begins with up to
-        <input v-model.number="form.overlap" class="field" type="number" min="0" max="1000" step="50" /> characters of
-        the one before
+        <ElInputNumber v-model="form.overlap" :min="0" :max="1000" :step="50" controls-position="right" />
+        characters of the one before
       </label>
     </div>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
@@ -105,8 +101,8 @@ async function apply(): Promise<void> {
         >
       </p>
       <p>
-        <button type="button" class="btn main small" @click="apply">Cut it this way</button>
-        <button type="button" class="btn quiet small" @click="Object.assign(form, source.cutting)">Leave it</button>
+        <ElButton type="primary" size="small" @click="apply">Cut it this way</ElButton>
+        <ElButton text size="small" @click="form = { ...source.cutting }">Leave it</ElButton>
       </p>
       <ol class="first" aria-label="First passages it would have">
         <li v-for="(passage, n) in preview.first" :key="n" :class="{ fresh: passage.isNew }">
@@ -121,51 +117,35 @@ async function apply(): Promise<void> {
 <style scoped>
 .cutting {
   border-top: 1px solid var(--line);
-  margin-top: 26px;
-  padding-top: 18px;
+  margin-top: var(--gap-5);
+  padding-top: var(--gap-4);
 }
 .ways {
-  display: grid;
-  gap: 2px;
-  margin: 10px 0;
-}
-.ways label {
-  display: flex;
-  gap: 9px;
-  align-items: baseline;
-  padding: 4px 8px;
-  border-radius: 6px;
-}
-.ways label.on {
-  background: var(--accent-wash);
+  margin: var(--gap-2) 0;
 }
 .sizes {
   display: grid;
-  gap: 8px;
-  margin-bottom: 10px;
-}
-.sizes .field {
-  width: 90px;
-  margin: 0 4px;
+  gap: var(--gap-2);
+  margin-bottom: var(--gap-3);
 }
 .told {
-  margin-bottom: 10px;
+  margin-bottom: var(--gap-3);
 }
 .first {
   list-style: none;
   padding: 0;
-  margin: 14px 0 0;
+  margin: var(--gap-3) 0 0;
 }
 .first li {
   border-left: 3px solid var(--line);
-  padding: 5px 0 5px 12px;
-  margin-bottom: 6px;
+  padding: var(--gap-1) 0 var(--gap-1) var(--gap-3);
+  margin-bottom: var(--gap-2);
 }
 .first li.fresh {
   border-left-color: var(--accent);
 }
 .text {
-  font: 15px/1.5 var(--serif);
+  font: var(--text-body) / 1.5 var(--serif);
   white-space: pre-wrap;
   overflow-wrap: anywhere;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import type { Locator, Source } from '@parrot/contract'
 
@@ -38,9 +39,9 @@ const picture = computed(() => `/api/sources/${props.source.id}/pages/${page.val
   <aside class="original" aria-label="Original">
     <template v-if="isPdf">
       <p class="turn">
-        <button type="button" class="btn quiet small" :disabled="page <= 1" @click="page--">‹ Page before</button>
+        <ElButton text size="small" :disabled="page <= 1" @click="page--">‹ Page before</ElButton>
         <span class="number">page {{ page }}</span>
-        <button type="button" class="btn quiet small" :disabled="hasFailed" @click="page++">Next page ›</button>
+        <ElButton text size="small" :disabled="hasFailed" @click="page++">Next page ›</ElButton>
         <a class="small" :href="address">Download</a>
       </p>
       <p v-if="hasFailed" class="soft none">There is no page {{ page }}.</p>
@@ -79,26 +80,26 @@ const picture = computed(() => `/api/sources/${props.source.id}/pages/${page.val
 }
 .turn {
   display: flex;
-  gap: 10px;
+  gap: var(--gap-3);
   align-items: center;
-  padding: 6px 12px;
+  padding: var(--gap-2) var(--gap-3);
 }
 .turn a {
   margin-left: auto;
 }
 img {
   width: calc(100% - 24px);
-  margin: 0 12px 12px;
+  margin: 0 var(--gap-3) var(--gap-3);
   border: 1px solid var(--line);
-  background: #fff;
+  background: var(--page);
 }
 iframe {
   flex: 1;
   border: 0;
   border-top: 1px solid var(--line);
-  background: #fff;
+  background: var(--page);
 }
 .none {
-  padding: 24px 16px;
+  padding: var(--gap-5) var(--gap-4);
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElButton, ElInput } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
 import type { Passage, PassageEdit } from '@parrot/contract'
 import { plural } from '../../shared/when'
@@ -21,7 +22,7 @@ type Change = PassageEdit extends infer E ? (E extends unknown ? Omit<E, 'nth' |
 
 const mode = ref<'read' | 'correct' | 'split' | 'original'>('read')
 const draft = ref('')
-const field = ref<HTMLTextAreaElement>()
+const field = ref<InstanceType<typeof ElInput>>()
 const lines = computed(() => props.passage.text.split('\n'))
 const pieces = computed(() => splitPieces(props.passage.text))
 
@@ -67,10 +68,11 @@ function marked(line: string): { text: string; isHit: boolean }[] {
     </span>
     <div class="body">
       <template v-if="mode === 'correct'">
-        <textarea
+        <ElInput
+          type="textarea"
           ref="field"
           v-model="draft"
-          class="field text"
+          class="text"
           aria-label="Text of the passage"
           maxlength="20000"
           @keydown.ctrl.enter.prevent="save"
@@ -78,8 +80,8 @@ function marked(line: string): { text: string; isHit: boolean }[] {
           @keydown.esc.stop="mode = 'read'"
         />
         <p class="acts shown">
-          <button type="button" class="btn main small" :disabled="draft.trim() === ''" @click="save">Keep</button>
-          <button type="button" class="btn quiet small" @click="mode = 'read'">Leave it</button>
+          <ElButton type="primary" size="small" :disabled="draft.trim() === ''" @click="save">Keep</ElButton>
+          <ElButton text size="small" @click="mode = 'read'">Leave it</ElButton>
           <span class="small soft"><kbd>Ctrl</kbd> <kbd>Enter</kbd> keeps, <kbd>Esc</kbd> leaves</span>
         </p>
       </template>
@@ -98,7 +100,7 @@ function marked(line: string): { text: string; isHit: boolean }[] {
         </template>
         <p class="acts shown">
           <span v-if="pieces.length < 2" class="small soft">It is one sentence: there is nowhere to split it.</span>
-          <button type="button" class="btn quiet small" @click="mode = 'read'">Leave it whole</button>
+          <ElButton text size="small" @click="mode = 'read'">Leave it whole</ElButton>
         </p>
       </template>
       <template v-else>
@@ -116,36 +118,30 @@ function marked(line: string): { text: string; isHit: boolean }[] {
           <template v-if="passage.isExcluded">Excluded: it is never found.</template>
           <template v-else>
             Changed by hand.
-            <button type="button" class="link" @click="mode = mode === 'original' ? 'read' : 'original'">
+            <ElButton link @click="mode = mode === 'original' ? 'read' : 'original'">
               {{ mode === 'original' ? 'Hide' : 'Show' }} what was read
-            </button>
+            </ElButton>
           </template>
         </p>
         <p class="acts" :class="{ busy: isBusy }">
-          <button
+          <ElButton
             v-if="passage.isExcluded || passage.original !== null"
-            type="button"
-            class="btn quiet small"
+            text
+            size="small"
             :disabled="isBusy"
             @click="send({ kind: 'restore' })"
           >
             {{ passage.isExcluded ? 'Let it be found again' : 'Back to what was read' }}
-          </button>
+          </ElButton>
           <template v-if="!passage.isExcluded">
-            <button type="button" class="btn quiet small" :disabled="isBusy" @click="correct">Correct</button>
-            <button type="button" class="btn quiet small" :disabled="isBusy" @click="mode = 'split'">Split</button>
-            <button
-              v-if="next"
-              type="button"
-              class="btn quiet small"
-              :disabled="isBusy"
-              @click="send({ kind: 'join', next: next.text })"
-            >
+            <ElButton text size="small" :disabled="isBusy" @click="correct">Correct</ElButton>
+            <ElButton text size="small" :disabled="isBusy" @click="mode = 'split'">Split</ElButton>
+            <ElButton v-if="next" text size="small" :disabled="isBusy" @click="send({ kind: 'join', next: next.text })">
               Join with the next
-            </button>
-            <button type="button" class="btn quiet small danger" :disabled="isBusy" @click="send({ kind: 'exclude' })">
+            </ElButton>
+            <ElButton type="danger" text size="small" :disabled="isBusy" @click="send({ kind: 'exclude' })">
               Exclude
-            </button>
+            </ElButton>
           </template>
         </p>
       </template>
@@ -157,15 +153,15 @@ function marked(line: string): { text: string; isHit: boolean }[] {
 .band {
   display: grid;
   grid-template-columns: 92px 1fr;
-  gap: 16px;
-  padding: 13px 12px 13px 0;
+  gap: var(--gap-4);
+  padding: var(--gap-3) var(--gap-3) var(--gap-3) 0;
   position: relative;
 }
 .place {
-  font-size: 13px;
+  font-size: var(--text-small);
   color: var(--soft);
   text-align: right;
-  padding-right: 10px;
+  padding-right: var(--gap-3);
   border-right: 3px solid var(--line);
   overflow: hidden;
   text-overflow: ellipsis;
@@ -184,7 +180,7 @@ function marked(line: string): { text: string; isHit: boolean }[] {
   text-decoration-color: var(--line-strong);
 }
 .text {
-  font: 17px/1.55 var(--serif);
+  font: var(--text-read) / 1.55 var(--serif);
   overflow-wrap: anywhere;
 }
 .text + .text {
@@ -201,20 +197,12 @@ function marked(line: string): { text: string; isHit: boolean }[] {
 }
 .state {
   color: var(--soft);
-  margin-top: 4px;
-}
-.link {
-  background: none;
-  border: 0;
-  padding: 0;
-  color: var(--accent-deep);
-  text-decoration: underline;
-  cursor: pointer;
+  margin-top: var(--gap-1);
 }
 .was {
   border-left: 2px solid var(--line-strong);
-  padding-left: 12px;
-  margin-top: 8px;
+  padding-left: var(--gap-3);
+  margin-top: var(--gap-2);
   color: var(--soft);
 }
 .acts {
@@ -222,10 +210,10 @@ function marked(line: string): { text: string; isHit: boolean }[] {
   flex-wrap: wrap;
   gap: 2px;
   align-items: center;
-  margin: 4px 0 0 -8px;
+  margin: var(--gap-1) 0 0 calc(-1 * var(--gap-2));
 }
 .acts.shown {
-  gap: 8px;
+  gap: var(--gap-2);
   margin-left: 0;
 }
 .cut {
@@ -237,7 +225,7 @@ function marked(line: string): { text: string; isHit: boolean }[] {
   cursor: pointer;
   text-align: left;
   color: var(--accent-deep);
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 .cut span {
   border-top: 1px dashed var(--accent);
@@ -267,7 +255,7 @@ function marked(line: string): { text: string; isHit: boolean }[] {
     pointer-events: auto;
   }
 }
-@media (max-width: 720px) {
+@media (width < 720px) {
   .band {
     grid-template-columns: 1fr;
     gap: 2px;

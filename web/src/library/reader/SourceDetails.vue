@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, watch } from 'vue'
+import { ElAutocomplete, ElDatePicker, ElInput } from 'element-plus'
+import { computed, onMounted, ref, watch } from 'vue'
 import type { Source, SourceChanges } from '@parrot/contract'
 import { call, get } from '../../api/client'
+import ChoiceField from '../../shared/ChoiceField.vue'
 import { tell, tellFailure } from '../../shared/undo'
 import { moment } from '../../shared/when'
 import { useLibrary } from '../libraryStore'
@@ -16,10 +18,10 @@ const fields = () => {
   const { title, description, shelf, tags, weight, validFrom, validUntil, refreshHours } = props.source
   return { title, description, shelf, tags: tags.join(', '), weight, validFrom, validUntil, refreshHours }
 }
-const form = reactive(fields())
+const form = ref(fields())
 watch(
   () => props.source,
-  () => Object.assign(form, fields()),
+  () => (form.value = fields()),
 )
 onMounted(async () => {
   users.value = (
@@ -32,19 +34,31 @@ onMounted(async () => {
 const shelves = computed(() => [...new Set((store.sources ?? []).map((source) => source.shelf).filter(Boolean))].sort())
 const isOnWeb = computed(() => props.source.kind === 'page' || props.source.kind === 'site')
 
+/** Choices with the value a source has now among them, even when it is none of the usual ones. */
 const EVERY = [
-  { hours: null, words: 'only by hand' },
-  { hours: 1, words: 'every hour' },
-  { hours: 24, words: 'every day' },
-  { hours: 168, words: 'every week' },
-  { hours: 720, words: 'every 30 days' },
+  [null, 'only by hand'],
+  [1, 'every hour'],
+  [24, 'every day'],
+  [168, 'every week'],
+  [720, 'every 30 days'],
 ] as const
 const WEIGHTS = [
-  { weight: 0.5, words: 'lighter: answers only when nothing better does' },
-  { weight: 1, words: 'as usual' },
-  { weight: 1.5, words: 'heavier: goes before others' },
-  { weight: 3, words: 'much heavier: goes before almost everything' },
+  [0.5, 'lighter: answers only when nothing better does'],
+  [1, 'as usual'],
+  [1.5, 'heavier: goes before others'],
+  [3, 'much heavier: goes before almost everything'],
 ] as const
+const withOwn = <T,>(
+  usual: readonly (readonly [T, string])[],
+  own: T,
+  words: string,
+): readonly (readonly [T, string])[] => (usual.some(([value]) => value === own) ? usual : [...usual, [own, words]])
+const every = computed(() =>
+  withOwn<number | null>(EVERY, form.value.refreshHours, `every ${form.value.refreshHours} hours`),
+)
+const weights = computed(() => withOwn<number>(WEIGHTS, form.value.weight, `${form.value.weight} times as usual`))
+const suggestShelf = (typed: string, show: (all: { value: string }[]) => void): void =>
+  show(shelves.value.filter((shelf) => shelf.toLowerCase().includes(typed.toLowerCase())).map((value) => ({ value })))
 
 const put = (change: Partial<SourceChanges>) => call<Source>('PATCH', `/api/sources/${props.source.id}`, change)
 
@@ -62,12 +76,12 @@ async function keep(change: Partial<SourceChanges>): Promise<void> {
     })
   } catch (problem) {
     tellFailure(problem)
-    Object.assign(form, fields())
+    form.value = fields()
   }
 }
 const keepTags = () =>
   keep({
-    tags: form.tags
+    tags: form.value.tags
       .split(',')
       .map((tag) => tag.trim())
       .filter(Boolean),
@@ -78,39 +92,39 @@ const keepTags = () =>
   <div class="details">
     <div class="grid">
       <label class="label" for="d-title">Title</label>
-      <input id="d-title" v-model="form.title" class="field" maxlength="200" @change="keep({ title: form.title })" />
+      <ElInput id="d-title" v-model="form.title" maxlength="200" @change="keep({ title: form.title })" />
 
       <label class="label" for="d-description">What it holds</label>
-      <textarea
+      <ElInput
+        type="textarea"
         id="d-description"
         v-model="form.description"
-        class="field"
-        rows="2"
+        :rows="2"
         maxlength="1000"
         @change="keep({ description: form.description })"
       />
 
       <label class="label" for="d-shelf">Shelf</label>
-      <div>
-        <input
+      <div class="acts">
+        <ElAutocomplete
           id="d-shelf"
           v-model="form.shelf"
-          class="field short"
-          list="shelves"
-          maxlength="80"
+          class="short"
+          :fetch-suggestions="suggestShelf"
+          :maxlength="80"
           placeholder="none"
           @change="keep({ shelf: form.shelf })"
+          @select="keep({ shelf: form.shelf })"
         />
-        <datalist id="shelves"><option v-for="shelf in shelves" :key="shelf" :value="shelf" /></datalist>
         <span class="small soft">groups sources in the list</span>
       </div>
 
       <label class="label" for="d-tags">Tags</label>
-      <div>
-        <input
+      <div class="acts">
+        <ElInput
           id="d-tags"
           v-model="form.tags"
-          class="field short"
+          class="short"
           placeholder="prices, summer"
           maxlength="400"
           @change="keepTags"
@@ -118,50 +132,43 @@ const keepTags = () =>
         <span class="small soft">parted by commas</span>
       </div>
 
-      <label class="label" for="d-weight">Weight</label>
-      <select id="d-weight" v-model="form.weight" class="field" @change="keep({ weight: form.weight })">
-        <option v-for="each in WEIGHTS" :key="each.weight" :value="each.weight">{{ each.words }}</option>
-        <option v-if="!WEIGHTS.some((each) => each.weight === form.weight)" :value="form.weight">
-          {{ form.weight }} times as usual
-        </option>
-      </select>
+      <span class="label">Weight</span>
+      <ChoiceField
+        v-model="form.weight"
+        about="Weight"
+        :options="weights"
+        @update:model-value="keep({ weight: form.weight })"
+      />
 
       <span class="label">Answers</span>
-      <div class="days">
-        <label>
-          from
-          <input
+      <div class="acts">
+        <label class="acts"
+          >from
+          <ElDatePicker
             v-model="form.validFrom"
-            class="field"
-            type="date"
+            value-format="YYYY-MM-DD"
+            aria-label="Answers from"
             @change="keep({ validFrom: form.validFrom || null })"
-          />
-        </label>
-        <label>
-          until
-          <input
+        /></label>
+        <label class="acts"
+          >until
+          <ElDatePicker
             v-model="form.validUntil"
-            class="field"
-            type="date"
+            value-format="YYYY-MM-DD"
+            aria-label="Answers until"
             @change="keep({ validUntil: form.validUntil || null })"
-          />
-        </label>
+        /></label>
         <span class="small soft">both days count; empty means always</span>
       </div>
 
       <template v-if="isOnWeb">
-        <label class="label" for="d-refresh">Fetched again</label>
-        <select
-          id="d-refresh"
+        <span class="label">Fetched again</span>
+        <ChoiceField
           v-model="form.refreshHours"
-          class="field"
-          @change="keep({ refreshHours: form.refreshHours })"
-        >
-          <option v-for="each in EVERY" :key="String(each.hours)" :value="each.hours">{{ each.words }}</option>
-          <option v-if="!EVERY.some((each) => each.hours === form.refreshHours)" :value="form.refreshHours">
-            every {{ form.refreshHours }} hours
-          </option>
-        </select>
+          about="Fetched again"
+          :options="every"
+          @update:model-value="keep({ refreshHours: form.refreshHours })"
+        />
       </template>
 
       <span class="label">Added</span>
@@ -180,39 +187,24 @@ const keepTags = () =>
 .details {
   max-width: 860px;
   margin: 0 auto;
-  padding: 20px 34px 60px;
+  padding: var(--gap-4) var(--gap-5) var(--gap-7);
 }
 .grid {
   display: grid;
   grid-template-columns: 130px minmax(0, 1fr);
-  gap: 12px 16px;
+  gap: var(--gap-3) var(--gap-4);
   align-items: center;
 }
 .short {
   width: 260px;
-  margin-right: 10px;
 }
-.days {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-}
-.days label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.days .field {
-  width: 165px;
-}
-@media (max-width: 720px) {
+@media (width < 720px) {
   .details {
-    padding: 14px 16px;
+    padding: var(--gap-3) var(--gap-4);
   }
   .grid {
-    grid-template-columns: 1fr;
-    gap: 4px;
+    grid-template-columns: minmax(0, 1fr);
+    gap: var(--gap-1);
   }
 }
 </style>

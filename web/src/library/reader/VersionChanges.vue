@@ -59,7 +59,7 @@ const isSame = computed(() => rows.value.every((row) => row.same > 0))
 
 <style scoped>
 .changes {
-  margin-top: 10px;
+  margin-top: var(--gap-3);
 }
 .same {
   text-align: center;
@@ -69,17 +69,17 @@ const isSame = computed(() => rows.value.every((row) => row.same > 0))
 .row {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 22px;
+  gap: var(--gap-4);
   border-top: 1px dotted var(--line-strong);
-  padding: 8px 0;
+  padding: var(--gap-2) 0;
 }
 .side {
-  font: 15px/1.5 var(--serif);
+  font: var(--text-body) / 1.5 var(--serif);
   white-space: pre-wrap;
   overflow-wrap: anywhere;
 }
 del {
-  background: var(--brick-wash, #f6dfd8);
+  background: var(--brick-wash);
   text-decoration-thickness: 1px;
 }
 ins {

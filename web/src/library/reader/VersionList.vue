@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { Source, SourceVersion, VersionDiff } from '@parrot/contract'
 import { get, post, wordsFor } from '../../api/client'
+import LoadingNote from '../../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../../shared/undo'
 import { moment, plural } from '../../shared/when'
 import VersionChanges from './VersionChanges.vue'
@@ -69,7 +71,7 @@ const changedPages = computed(
 <template>
   <div class="versions">
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
-    <p v-else-if="!versions" class="soft">Loading…</p>
+    <LoadingNote v-else-if="!versions" />
     <ol v-else>
       <li v-for="version in versions" :key="version.id" :class="{ answers: version.answers }">
         <div class="line">
@@ -82,18 +84,18 @@ const changedPages = computed(
           <span v-else class="soft small">{{ version.status }}</span>
           <span class="end">
             <b v-if="version.answers" class="small now">answers now</b>
-            <button v-else-if="version.status === 'ready'" type="button" class="btn small" @click="answerWith(version)">
+            <ElButton v-else-if="version.status === 'ready'" size="small" @click="answerWith(version)">
               Let it answer
-            </button>
-            <button
+            </ElButton>
+            <ElButton
               v-if="version.status === 'ready' && before(version)"
-              type="button"
-              class="btn quiet small"
+              text
+              size="small"
               :aria-expanded="open === version.number"
               @click="compare(version)"
             >
               {{ open === version.number ? 'Hide what changed' : 'What changed' }}
-            </button>
+            </ElButton>
           </span>
         </div>
         <p v-if="version.lostEdits" class="small lost">
@@ -119,7 +121,7 @@ const changedPages = computed(
 .versions {
   max-width: 900px;
   margin: 0 auto;
-  padding: 18px 34px 60px;
+  padding: var(--gap-4) var(--gap-5) var(--gap-7);
 }
 ol {
   list-style: none;
@@ -128,7 +130,7 @@ ol {
 }
 ol > li {
   border-top: 1px solid var(--line);
-  padding: 10px 0 10px 12px;
+  padding: var(--gap-3) 0 var(--gap-3) var(--gap-3);
   border-left: 3px solid transparent;
 }
 ol > li.answers {
@@ -137,13 +139,13 @@ ol > li.answers {
 .line {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 12px;
+  gap: var(--gap-1) var(--gap-3);
   align-items: center;
 }
 .end {
   margin-left: auto;
   display: flex;
-  gap: 8px;
+  gap: var(--gap-2);
   align-items: center;
 }
 .now {
@@ -152,7 +154,7 @@ ol > li.answers {
 .lost,
 .pages {
   list-style: none;
-  margin: 6px 0 0;
+  margin: var(--gap-2) 0 0;
   padding: 0;
 }
 .pages b {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { DIALS, dialWords, type Brief } from '@parrot/contract'
-import AgentFace from '../shared/AgentFace.vue'
+import AgentFace from '../../shared/AgentFace.vue'
 
 /** A brief at a glance, as it grows: only what it holds, in the order of the document. */
 const props = defineProps<{ brief: Brief | undefined }>()
@@ -66,14 +66,14 @@ const rows = computed(() => {
 .glance {
   background: var(--sheet);
   border-left: 1px solid var(--line);
-  padding: 16px 22px;
+  padding: var(--gap-4) var(--gap-4);
   min-height: 300px;
 }
 header {
   display: flex;
-  gap: 14px;
+  gap: var(--gap-3);
   align-items: center;
-  margin-bottom: 12px;
+  margin-bottom: var(--gap-3);
 }
 dl {
   margin: 0;
@@ -81,18 +81,18 @@ dl {
 dl > div {
   display: grid;
   grid-template-columns: 104px 1fr;
-  gap: 12px;
+  gap: var(--gap-3);
   align-items: baseline;
-  padding: 4px 0;
+  padding: var(--gap-1) 0;
 }
 dd {
   margin: 0;
-  font: 16px/1.45 var(--serif);
+  font: var(--text-read) / 1.45 var(--serif);
   white-space: pre-line;
   overflow-wrap: anywhere;
 }
 .empty {
-  padding: 90px 30px;
+  padding: var(--gap-7) var(--gap-5);
   text-align: center;
 }
 </style>

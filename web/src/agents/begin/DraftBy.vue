@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { ElButton } from 'element-plus'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Beginning, Draft, Endpoint } from '@parrot/contract'
-import { call, get, wordsFor } from '../api/client'
+import { call, get, wordsFor } from '../../api/client'
+import ChoiceField from '../../shared/ChoiceField.vue'
 
 /** Who writes the first draft: the built-in drafting, or an outside model that was set up in the settings. */
 const props = defineProps<{ text: string }>()
@@ -48,18 +50,20 @@ function cancel(): void {
 
 <template>
   <div v-if="endpoints.length" class="by">
-    <label class="small soft" for="draft-writer">Draft written by</label>
-    <select id="draft-writer" v-model="writer" class="field">
-      <option value="">the built-in drafting, as you type</option>
-      <option v-for="each in endpoints" :key="each.id" :value="each.id">{{ each.name }} ({{ each.model }})</option>
-    </select>
+    <span class="small soft">Draft written by</span>
+    <ChoiceField
+      v-model="writer"
+      about="Draft written by"
+      :options="[
+        ['', 'the built-in drafting, as you type'],
+        ...endpoints.map((each) => [each.id, `${each.name} (${each.model})`] as const),
+      ]"
+    />
     <template v-if="writer !== ''">
-      <button v-if="!isWriting" type="button" class="btn" :disabled="text.trim().length < 3" @click="write">
-        Write it
-      </button>
+      <ElButton v-if="!isWriting" :disabled="text.trim().length < 3" @click="write"> Write it </ElButton>
       <template v-else>
         <span class="small soft" role="status">Writing…</span>
-        <button type="button" class="btn quiet" @click="cancel">Stop</button>
+        <ElButton text @click="cancel">Stop</ElButton>
       </template>
     </template>
     <p v-if="failure" class="failed" role="alert">{{ failure }}</p>
@@ -71,11 +75,8 @@ function cancel(): void {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 8px;
-  margin-top: 10px;
-}
-.by select {
-  width: auto;
+  gap: var(--gap-2);
+  margin-top: var(--gap-3);
 }
 .failed {
   flex-basis: 100%;

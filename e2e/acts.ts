@@ -1,0 +1,23 @@
+import type { Locator, Page } from 'playwright-core'
+
+/** Chooses an option of a list that opens below its field. */
+export async function choose(page: Page, field: Locator, option: string): Promise<void> {
+  await page.locator('.el-select__wrapper').filter({ has: field }).click()
+  await page.getByRole('option', { name: option, exact: true }).and(page.locator(':visible')).click()
+}
+
+/** Picks one of a few choices that all stand there. */
+export const pick = (page: Page, choice: string | RegExp): Promise<void> =>
+  page.locator('label.el-radio').filter({ hasText: choice }).first().click()
+
+/** Picks an act from a menu that opens at a button. */
+export async function fromMenu(page: Page, button: Locator, act: string | RegExp): Promise<void> {
+  await button.click()
+  await page.getByRole('menuitem', { name: act }).and(page.locator(':visible')).click()
+}
+
+/** Chooses a file in the dialog that a button opens. */
+export async function giveFile(page: Page, button: Locator, name: string, content: string): Promise<void> {
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), button.click()])
+  await chooser.setFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) })
+}

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { ElButton } from 'element-plus'
+import type { Conversation } from '@parrot/contract'
+import OutcomeMark from '../shared/OutcomeMark.vue'
+import ReplyText from '../shared/ReplyText.vue'
+import { moment, plural } from '../shared/when'
+import WorkingSteps from '../shared/WorkingSteps.vue'
+
+/** One conversation to read, line by line, each answer with what it came from and how it was made. */
+defineProps<{ conversation: Conversation }>()
+defineEmits<{ passage: [sourceId: string, passageId: string]; field: [field: string]; ask: [text: string] }>()
+const openLine = ref('')
+</script>
+
+<template>
+  <header>
+    <h2>{{ moment(conversation.startedAt) }}</h2>
+    <p class="small soft">{{ plural(conversation.turns, 'turn') }}, {{ conversation.unanswered }} unanswered</p>
+  </header>
+  <ol class="bare-list">
+    <li v-for="line in conversation.lines" :key="line.id" :class="{ unanswered: line.outcome === 'unknown' }">
+      <p class="said" dir="auto">{{ line.said || '(an empty line)' }}</p>
+      <ReplyText
+        class="reply"
+        :reply="line.reply"
+        :citations="line.citations"
+        @cite="$emit('passage', $event.sourceId, $event.passageId)"
+      />
+      <div class="acts">
+        <OutcomeMark :outcome="line.outcome" :hand-over="line.handOver" />
+        <span class="small soft">edition {{ line.edition }}, revision {{ line.revision }}</span>
+        <ElButton
+          text
+          size="small"
+          :aria-expanded="openLine === line.id"
+          @click="openLine = openLine === line.id ? '' : line.id"
+        >
+          {{ openLine === line.id ? 'Hide workings' : 'Show workings' }}
+        </ElButton>
+        <ElButton text size="small" @click="$emit('ask', line.said)">Ask the draft</ElButton>
+      </div>
+      <WorkingSteps
+        v-if="openLine === line.id"
+        :workings="line.workings"
+        @passage="(source, passage) => $emit('passage', source, passage)"
+        @field="$emit('field', $event)"
+      />
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol {
+  margin: var(--gap-3) 0 0 calc(-1 * var(--gap-4));
+}
+ol > li {
+  padding: var(--gap-4) 0 var(--gap-2) var(--gap-4);
+  border-top: 1px solid var(--line);
+  border-left: 3px solid transparent;
+}
+.unanswered {
+  border-left-color: var(--brick);
+}
+.said {
+  font-weight: 700;
+  margin-bottom: var(--gap-2);
+  overflow-wrap: anywhere;
+  white-space: pre-wrap;
+}
+.reply {
+  font-size: var(--text-lead);
+  line-height: 1.5;
+}
+.acts {
+  margin-top: var(--gap-2);
+}
+</style>

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { ElInput, ElPagination } from 'element-plus'
+import type { Rehearsal, StoredScript } from '@parrot/contract'
+import { ago, moment, plural } from '../shared/when'
+
+/** The sheet of runs: each row a script, each column a run, newest first; a cell opens what happened. */
+const props = defineProps<{
+  scripts: readonly StoredScript[]
+  rehearsals: readonly Rehearsal[]
+  chosen: string
+}>()
+const emit = defineEmits<{ select: [scriptId: string, run?: Rehearsal] }>()
+
+/** Fewer are seen at a glance; more stand on pages, so that five hundred are as quick as five. */
+const SEARCHED_FROM = 12
+const PAGE = 50
+const words = ref('')
+const page = ref(1)
+watch(words, () => (page.value = 1))
+const found = computed(() => {
+  const looked = words.value.trim().toLowerCase()
+  return props.scripts.filter(({ title, turns }) =>
+    [title, ...turns.map(({ say }) => say)].join('\n').toLowerCase().includes(looked),
+  )
+})
+const shown = computed(() => found.value.slice((page.value - 1) * PAGE, page.value * PAGE))
+
+const results = computed(() =>
+  props.rehearsals.map((rehearsal) => ({
+    rehearsal,
+    results: new Map(rehearsal.results.map((result) => [result.scriptId, result])),
+    movements: new Map(rehearsal.comparison.map((each) => [each.scriptId, each.movement])),
+  })),
+)
+const MOVEMENTS = { same: '', mended: 'mended', broken: 'broken', reworded: 'reworded', new: '' } as const
+const cellsOf = (scriptId: string) =>
+  results.value.map(({ rehearsal, results, movements }) => ({
+    rehearsal,
+    result: results.get(scriptId),
+    moved: MOVEMENTS[movements.get(scriptId) ?? 'new'],
+  }))
+const checksOf = (script: StoredScript) => script.turns.reduce((sum, turn) => sum + turn.checks.length, 0)
+</script>
+
+<template>
+  <ElInput
+    v-if="scripts.length >= SEARCHED_FROM"
+    v-model="words"
+    class="search"
+    clearable
+    placeholder="Show only scripts with…"
+    aria-label="Show only scripts with"
+    @keydown.esc="words = ''"
+  />
+  <p v-if="found.length === 0" class="soft">No script has “{{ words }}” in its title or turns.</p>
+  <table v-else>
+    <thead>
+      <tr>
+        <th scope="col">Script</th>
+        <th
+          v-for="(rehearsal, at) in rehearsals"
+          :key="rehearsal.id"
+          scope="col"
+          class="column"
+          :title="moment(rehearsal.createdAt)"
+        >
+          <span class="number">r{{ rehearsal.revision }}</span>
+          <span class="when">{{ at === 0 ? ago(rehearsal.createdAt) : '' }}</span>
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr
+        v-for="script in shown"
+        :key="script.id"
+        :class="{ chosen: script.id === chosen }"
+        :data-script="script.title"
+      >
+        <th scope="row">
+          <button type="button" class="title" @click="emit('select', script.id)">{{ script.title }}</button>
+          <span class="small soft"
+            >{{ plural(script.turns.length, 'turn') }}, {{ plural(checksOf(script), 'check') }}</span
+          >
+        </th>
+        <td v-for="cell in cellsOf(script.id)" :key="cell.rehearsal.id">
+          <button
+            v-if="cell.result"
+            type="button"
+            class="cell"
+            :class="cell.result.passed ? 'pass' : 'fail'"
+            :title="`Revision ${cell.rehearsal.revision}, ${moment(cell.rehearsal.createdAt)}`"
+            @click="emit('select', script.id, cell.rehearsal)"
+          >
+            <span aria-hidden="true">{{ cell.result.passed ? '✓' : '✕' }}</span>
+            <span class="sr">{{ cell.result.passed ? 'passed' : 'failed' }}</span>
+            <span v-if="cell.moved" class="moved">{{ cell.moved }}</span>
+          </button>
+          <span v-else class="soft"><span aria-hidden="true">·</span><span class="sr">not run</span></span>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <ElPagination
+    v-if="found.length > PAGE"
+    v-model:current-page="page"
+    size="small"
+    layout="prev, pager, next"
+    :page-size="PAGE"
+    :total="found.length"
+  />
+</template>
+
+<style scoped>
+.search {
+  margin-bottom: var(--gap-2);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+thead th {
+  font: 600 var(--text-small) / 1.3 var(--sans);
+  color: var(--soft);
+  text-align: start;
+  padding: var(--gap-1);
+  vertical-align: bottom;
+}
+thead .column {
+  text-align: center;
+  width: 58px;
+}
+.column .when {
+  display: block;
+  font-weight: 400;
+  font-size: var(--text-tiny);
+}
+tbody tr {
+  border-top: 1px solid var(--line);
+}
+tbody th {
+  text-align: start;
+  font-weight: 400;
+  padding: var(--gap-2) var(--gap-2) var(--gap-2) var(--gap-3);
+  border-left: 3px solid transparent;
+  overflow-wrap: anywhere;
+}
+.chosen {
+  background: var(--sheet);
+}
+.chosen th {
+  border-left-color: var(--accent);
+}
+.title {
+  display: block;
+  font: 600 var(--text-read) / 1.3 var(--serif);
+  background: none;
+  border: 0;
+  padding: 0;
+  text-align: start;
+  color: inherit;
+  cursor: pointer;
+}
+.title:hover {
+  text-decoration: underline;
+  text-decoration-color: var(--accent);
+}
+td {
+  text-align: center;
+  padding: 3px;
+}
+.cell {
+  display: grid;
+  justify-items: center;
+  width: 100%;
+  min-height: 38px;
+  align-content: center;
+  border: 0;
+  border-radius: var(--radius-small);
+  background: none;
+  cursor: pointer;
+  font-weight: 700;
+  line-height: 1.1;
+}
+.cell:hover {
+  background: var(--paper-deep);
+}
+.pass {
+  color: var(--accent-deep);
+}
+.fail {
+  color: var(--brick);
+  background: var(--brick-wash);
+}
+.moved {
+  font-size: var(--text-tiny);
+  font-weight: 400;
+  color: var(--soft);
+}
+</style>

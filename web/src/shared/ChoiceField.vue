@@ -1,0 +1,37 @@
+<script setup lang="ts" generic="T extends string | number | null">
+import { ElOption, ElSelect } from 'element-plus'
+
+/** One of a few values, chosen from a list; `null` and "" are values like others. */
+defineProps<{
+  options: readonly (readonly [value: T, text: string])[]
+  /** What is chosen here, for those who do not see what stands around it. */
+  about?: string
+  placeholder?: string
+  /** What is typed narrows the list. */
+  canFilter?: boolean
+}>()
+const value = defineModel<T>()
+</script>
+
+<template>
+  <ElSelect
+    v-model="value"
+    class="choice"
+    :aria-label="about"
+    :placeholder="placeholder ?? 'choose one …'"
+    :empty-values="[undefined]"
+    :value-on-clear="() => undefined"
+    :filterable="canFilter"
+    :fit-input-width="false"
+  >
+    <ElOption v-for="[key, text] in options" :key="String(key)" :value="key as string" :label="text" />
+  </ElSelect>
+</template>
+
+<style scoped>
+.choice {
+  width: auto;
+  min-width: 150px;
+  max-width: 100%;
+}
+</style>
