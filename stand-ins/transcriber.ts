@@ -95,6 +95,16 @@ export function saidIn(wav: Buffer): Said[] {
 
 const clock = (seconds: number): string => new Date(Math.round(seconds * 1000)).toISOString().slice(11, 23)
 
+/** Kinds a browser records speech as. */
+const isSpokenInBrowser = (type = ''): boolean => /^audio\/(?:webm|ogg|mp4)\b/.test(type)
+
+/** It cannot hear speech: of a recording made in a browser it says so, instead of making something up. */
+const toldOf = (body: Buffer): Said => ({
+  from: 0,
+  to: 1,
+  text: `The simulated transcriber cannot hear speech; it was sent a recording of ${Math.ceil(body.length / 1000)} kB.`,
+})
+
 /**
  * A transcriber that hears nothing but the labels of WAV recordings: it stands in for a service that listens. Recordings
  * come as the body of a POST, captions go back as WebVTT.
@@ -103,7 +113,8 @@ export function buildTranscriber(): FastifyInstance {
   const app = Fastify({ bodyLimit: 250 * 1024 * 1024 })
   app.addContentTypeParser(/^(?:audio|video)\//, { parseAs: 'buffer' }, (_request, body, done) => done(null, body))
   app.post('/transcriptions', async (request, reply) => {
-    const said = Buffer.isBuffer(request.body) ? saidIn(request.body) : []
+    const body = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0)
+    const said = isSpokenInBrowser(request.headers['content-type']) ? [toldOf(body)] : saidIn(body)
     if (said.length === 0)
       return reply
         .code(415)

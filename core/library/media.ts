@@ -7,6 +7,7 @@ const RECORDINGS: Readonly<Record<string, string>> = {
   ogg: 'audio/ogg',
   opus: 'audio/ogg',
   flac: 'audio/flac',
+  weba: 'audio/webm',
   mp4: 'video/mp4',
   m4v: 'video/mp4',
   mov: 'video/quicktime',

@@ -129,6 +129,8 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
         // Element Plus places its pop-ups by style attributes.
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:'],
+        // What was recorded a moment ago is listened to before it is sent.
+        mediaSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         frameAncestors: ["'self'"],
         upgradeInsecureRequests: null,

@@ -74,7 +74,10 @@ const ACTS: Readonly<Record<string, () => void>> = {
     <div class="side">
       <span class="small soft" :title="moment(agent.changedAt)">changed {{ ago(agent.changedAt) }}</span>
       <ElDropdown trigger="click" @command="ACTS[$event]?.()">
-        <ElButton text size="small" :aria-label="`What can be done with ${agent.name}`">More ▾</ElButton>
+        <ElButton text size="small"
+          >More<span class="sr">that can be done with {{ agent.name }}</span
+          ><span aria-hidden="true">▾</span></ElButton
+        >
         <template #dropdown>
           <ElDropdownMenu>
             <ElDropdownItem command="rename">Rename</ElDropdownItem>

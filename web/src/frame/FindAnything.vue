@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElAutocomplete, ElDialog } from 'element-plus'
 import type { Agent, Found } from '@parrot/contract'
@@ -14,7 +14,7 @@ const isOpen = defineModel<boolean>({ required: true })
 const router = useRouter()
 const brief = useBrief()
 const text = ref('')
-const field = ref<{ focus(): void }>()
+const field = ref<{ focus(): void; highlight(at: number): void }>()
 const here = computed(() => placesHere(props.agent.id))
 let turn = 0
 
@@ -35,7 +35,21 @@ async function find(typed: string, show: (places: Place[]) => void): Promise<voi
             `/api/agents/${props.agent.id}/find?q=${encodeURIComponent(words.slice(0, 200))}`,
           ).catch(() => ({ found: [] }))
         ).found
-  if (mine === turn) show(grouped(words, here.value, found, props.agent.id))
+  if (mine !== turn) return
+  show(grouped(words, here.value, found, props.agent.id))
+  await nextTick()
+  tellTruly()
+}
+
+/**
+ * Puts right what the component tells readers of screens: the first place is chosen from the beginning, what holds the
+ * list is no region of its own, and the list can be scrolled by keyboard.
+ */
+function tellTruly(): void {
+  field.value?.highlight(0)
+  for (const around of document.querySelectorAll('.found-list:is([role]), .found-list [role=region]'))
+    around.setAttribute('role', 'none')
+  document.querySelector('.found-list .el-scrollbar__wrap')?.setAttribute('tabindex', '0')
 }
 
 function go(place: unknown): void {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Source } from '@parrot/contract'
-import { count, percent as share, plural } from '../shared/when'
+import { count, listed, percent as share, plural } from '../shared/when'
 
 /** How much the library holds against what an agent may have, and which sources make it up. */
 const props = defineProps<{ sources: readonly Source[]; limit: number }>()
@@ -15,6 +15,7 @@ const parts = computed(() =>
     .sort((a, b) => b.characters - a.characters)
     .map((source) => ({ source, share: source.characters / Math.max(1, used.value) })),
 )
+const largest = computed(() => parts.value.slice(0, 5))
 const full = computed(() => used.value / props.limit)
 const isNearlyFull = computed(() => full.value > 0.85)
 const percent = computed(() => (full.value > 0 && full.value < 0.01 ? `less than ${share(0.01)}` : share(full.value)))
@@ -26,15 +27,19 @@ const percent = computed(() => (full.value > 0 && full.value < 0.01 ? `less than
       {{ plural(sources.length, 'source') }}, {{ plural(passages, 'passage') }}, {{ plural(used, 'character') }}
     </p>
     <p class="small soft number">{{ percent }} of the {{ count(limit / 1_000_000) }} million there is room for</p>
-    <div v-if="parts.length > 1" class="bar" role="group" aria-label="Sources by size">
-      <button
+    <div
+      v-if="parts.length > 1"
+      class="bar"
+      role="img"
+      :aria-label="`Sources by size: ${listed(largest.map(({ source, share: part }) => `${source.title} ${share(part)}`))}`"
+    >
+      <!-- A pointer may open a source here; everyone can in the list below. -->
+      <span
         v-for="(part, at) in parts"
         :key="part.source.id"
-        type="button"
         :class="at % 2 ? 'even' : 'odd'"
         :style="{ flexGrow: part.share }"
         :title="`${part.source.title}: ${plural(part.source.characters, 'character')}, ${share(part.share)} of the library`"
-        :aria-label="`${part.source.title}, ${share(part.share)} of the library`"
         @click="$emit('open', part.source)"
       />
     </div>
@@ -53,9 +58,7 @@ const percent = computed(() => (full.value > 0 && full.value < 0.01 ? `less than
   border-radius: 4px;
   overflow: hidden;
 }
-.bar button {
-  border: 0;
-  padding: 0;
+.bar span {
   min-width: 2px;
   flex-basis: 0;
   cursor: pointer;
@@ -64,7 +67,7 @@ const percent = computed(() => (full.value > 0 && full.value < 0.01 ? `less than
 .bar .even {
   background: var(--accent-mid);
 }
-.bar button:hover {
+.bar span:hover {
   background: var(--accent-deep);
 }
 .near .soft {

@@ -12,6 +12,7 @@ import ElsewhereList from './ElsewhereList.vue'
 import { useLibrary } from './libraryStore'
 import LibraryMeter from './LibraryMeter.vue'
 import SourceRow from './SourceRow.vue'
+import SpokenNote from './SpokenNote.vue'
 
 /** The sources of the library: what can be added, what is on its way, and what is there, by shelf. */
 const props = defineProps<{ agentId: string; sourceId: string }>()
@@ -77,11 +78,13 @@ const isEmpty = computed(() => store.sources?.length === 0 && store.uploads.leng
       <ElButton @click="emit('pane', 'website')">Website</ElButton>
       <ElButton @click="adding = 'note'">Note</ElButton>
       <ElButton @click="adding = 'pairs'">Pairs</ElButton>
+      <ElButton @click="adding = 'spoken'">Spoken</ElButton>
       <ElButton text @click="adding = 'elsewhere'">From another agent</ElButton>
     </div>
 
     <ElsewhereList v-if="adding === 'elsewhere'" :agent-id="props.agentId" @close="adding = undefined" />
-    <AddSource v-else-if="adding" :key="adding" :kind="adding as 'page'" @close="adding = undefined" />
+    <SpokenNote v-else-if="adding === 'spoken'" @close="adding = undefined" />
+    <AddSource v-else-if="adding" :key="adding" :kind="adding" @close="adding = undefined" />
     <div v-if="sameNames" class="same" role="alertdialog" aria-label="Files with names that are there already">
       <p>
         <b>{{ sameNames.length === 1 ? sameNames[0]!.name : 'Some of these files' }}</b>
