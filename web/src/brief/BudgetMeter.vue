@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { onKeyStroke } from '@vueuse/core'
 import { ElButton, ElInputNumber, ElPopover, ElProgress } from 'element-plus'
 import { count } from '../shared/when'
 import { useBrief } from './briefStore'
 
 /** How large the compiled prompt is against its budget, and which sections make it so. */
 const store = useBrief()
+const isOpen = ref(false)
+onKeyStroke('Escape', () => (isOpen.value = false))
 const budget = computed(() => store.brief?.budget ?? 8000)
 const size = computed(() => store.size)
 const share = computed(() => Math.min(1, (size.value?.characters ?? 0) / budget.value))
@@ -13,7 +16,7 @@ const isOver = computed(() => (size.value?.characters ?? 0) > budget.value)
 </script>
 
 <template>
-  <ElPopover v-if="size" trigger="click" placement="bottom" :width="340" :persistent="false">
+  <ElPopover v-if="size" v-model:visible="isOpen" trigger="click" placement="bottom" :width="340" :persistent="false">
     <template #reference>
       <ElButton text size="small" class="budget" data-field="budget" :class="{ over: isOver }">
         <ElProgress class="bar" :percentage="share * 100" :show-text="false" :stroke-width="6" aria-hidden="true" />

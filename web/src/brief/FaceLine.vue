@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { computedAsync, refDebounced } from '@vueuse/core'
+import { computedAsync, onKeyStroke, refDebounced } from '@vueuse/core'
 import { ElButton, ElPopover } from 'element-plus'
 import type { FaceReading } from '@parrot/contract'
 import { call, get } from '../api/client'
@@ -31,6 +31,8 @@ const reading = computedAsync(
   undefined,
 )
 const isBusy = ref(false)
+const showsWords = ref(false)
+onKeyStroke('Escape', () => (showsWords.value = false))
 
 const upload = useFilePick(
   async ([file]) => {
@@ -88,7 +90,13 @@ const write = (event: Event) => store.setAt(PATH, (event.target as HTMLTextAreaE
             <AgentFace :seed="drawing" :size="44" />
           </button>
         </template>
-        <ElPopover v-if="reading && !isPicture" trigger="click" :width="420" :persistent="false">
+        <ElPopover
+          v-if="reading && !isPicture"
+          v-model:visible="showsWords"
+          trigger="click"
+          :width="420"
+          :persistent="false"
+        >
           <template #reference><ElButton text size="small">Words it draws</ElButton></template>
           <p class="words">{{ listed(reading.words) }}</p>
         </ElPopover>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton } from 'element-plus'
+import { ElButton, ElTable, ElTableColumn } from 'element-plus'
 import { computed, onMounted, watch } from 'vue'
 import type { Expectation } from '@parrot/contract'
 import { useAgent } from '../frame/agentStore'
@@ -36,6 +36,8 @@ const moved = (key: (typeof SCORES)[number][0]) => {
 const sorted = computed(() =>
   [...(store.set?.questions ?? [])].sort((a, b) => (b.rank ?? Infinity) - (a.rank ?? Infinity) || 0),
 )
+/** What was not found stands after everything that was. */
+const rankOf = ({ rank }: Expectation) => rank ?? 1000
 const standing = ({ rank, passageId }: Expectation) =>
   passageId === null
     ? '✕ passage gone'
@@ -69,26 +71,41 @@ const standing = ({ rank, passageId }: Expectation) =>
         </div>
       </dl>
       <ScoreChart v-if="store.set.history.length > 1" :history="store.set.history" />
-      <ul class="list">
-        <li v-for="each in sorted" :key="each.id">
-          <span class="standing number" :class="{ failed: each.rank === null || each.rank > 5 }">{{
-            standing(each)
-          }}</span>
-          <ElButton link class="ask" @click="$emit('ask', each.question)">{{ each.question }}</ElButton>
-          <ElButton
-            v-if="each.passageId"
-            text
-            size="small"
-            :title="each.excerpt"
-            @click="$emit('passage', each.sourceId, each.passageId)"
-          >
-            {{ each.sourceTitle }}
-          </ElButton>
-          <ElButton text size="small" :aria-label="`Take “${each.question}” out`" @click="store.remove(each)">
-            ×
-          </ElButton>
-        </li>
-      </ul>
+      <ElTable :data="sorted" row-key="id" size="small" aria-label="Questions of the set">
+        <ElTableColumn label="Standing" width="112" sortable :sort-by="rankOf">
+          <template #default="{ row }">
+            <span class="standing number" :class="{ failed: row.rank === null || row.rank > 5 }">{{
+              standing(row)
+            }}</span>
+          </template>
+        </ElTableColumn>
+        <ElTableColumn label="Question" prop="question" sortable min-width="220">
+          <template #default="{ row }">
+            <ElButton link class="ask" @click="$emit('ask', row.question)">{{ row.question }}</ElButton>
+          </template>
+        </ElTableColumn>
+        <ElTableColumn label="Should be answered by" prop="sourceTitle" sortable width="200">
+          <template #default="{ row }">
+            <ElButton
+              v-if="row.passageId"
+              text
+              size="small"
+              class="source"
+              :title="row.excerpt"
+              @click="$emit('passage', row.sourceId, row.passageId)"
+              >{{ row.sourceTitle }}</ElButton
+            >
+            <span v-else class="soft">{{ row.sourceTitle }}</span>
+          </template>
+        </ElTableColumn>
+        <ElTableColumn width="48">
+          <template #default="{ row }">
+            <ElButton text size="small" :aria-label="`Take “${row.question}” out`" @click="store.remove(row)"
+              >×</ElButton
+            >
+          </template>
+        </ElTableColumn>
+      </ElTable>
     </template>
   </section>
 </template>
@@ -122,32 +139,21 @@ const standing = ({ rank, passageId }: Expectation) =>
 .scores .down {
   color: var(--brick);
 }
-.list {
-  list-style: none;
-  margin: var(--gap-3) 0 0;
-  padding: 0;
-}
-.list li {
-  display: flex;
-  gap: var(--gap-3);
-  align-items: baseline;
-  border-top: 1px solid var(--line);
-  padding: var(--gap-2) 0;
-}
 .standing {
-  width: 7.5em;
-  flex: none;
   color: var(--accent-deep);
-  font-size: var(--text-ui);
 }
 .standing.failed {
   color: var(--brick);
 }
 .ask {
-  flex: 1;
   font: var(--text-read) / 1.4 var(--serif);
   color: var(--ink);
   text-decoration: none;
+}
+.source {
+  white-space: normal;
+  text-align: start;
+  padding-inline: 0;
 }
 .ask:hover {
   text-decoration: underline;

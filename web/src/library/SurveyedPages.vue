@@ -46,7 +46,8 @@ function toggleAll(): void {
 const SHAPE = {
   children: 'children',
   label: 'name',
-  disabled: (node: unknown) => pagesUnder(node as PageNode).length === 0,
+  // The component asks of its own root too, which is no page.
+  disabled: (node: unknown) => Array.isArray((node as PageNode).children) && pagesUnder(node as PageNode).length === 0,
 } as const
 const size = (characters: number) =>
   characters < 1000 ? count(characters) : `${count(Math.round(characters / 100) / 10)} k`
@@ -78,7 +79,7 @@ const size = (characters: number) =>
       @check="onTick"
     >
       <template #default="{ data }: { data: PageNode }">
-        <span class="page" :class="{ unread: pagesUnder(data).length === 0 }">
+        <span class="leaf" :class="{ unread: pagesUnder(data).length === 0 }">
           <span class="grow">
             {{ data.page?.title || data.name }} <span class="soft small">{{ data.name }}</span>
           </span>
@@ -109,7 +110,7 @@ const size = (characters: number) =>
   border-top: 1px solid var(--line);
   padding-top: var(--gap-1);
 }
-.page {
+.leaf {
   flex: 1;
   min-width: 0;
   display: flex;
@@ -118,7 +119,7 @@ const size = (characters: number) =>
   white-space: normal;
   padding-right: var(--gap-2);
 }
-.page .wrong {
+.leaf .wrong {
   max-width: 50%;
 }
 .unread .grow {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElAutocomplete, ElButton, ElInputNumber } from 'element-plus'
+import { ElAutocomplete, ElButton, ElCollapse, ElCollapseItem, ElInput, ElInputNumber } from 'element-plus'
 import { computed, ref } from 'vue'
 import { watchDebounced } from '@vueuse/core'
 import type { Endpoint, EndpointOptions } from '@parrot/contract'

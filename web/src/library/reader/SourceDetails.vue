@@ -111,6 +111,7 @@ const keepTags = () =>
           v-model="form.shelf"
           class="short"
           :fetch-suggestions="suggestShelf"
+          select-when-unmatched
           :maxlength="80"
           placeholder="none"
           @change="keep({ shelf: form.shelf })"
