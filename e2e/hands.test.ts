@@ -186,30 +186,31 @@ describe('the visitor’s page', () => {
   })
 })
 
-describe.each(['light', 'dark'] as const)('a reader of screens, in the %s scheme', (colorScheme) => {
+describe('a reader of screens', () => {
   const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-  const problemsOf = async (page: Page) => {
-    // Motion is over when it is looked at: a colour half faded in is no colour of ours.
-    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-    await page.waitForTimeout(400)
+  /** What axe finds wrong with a page, in the light scheme and in the dark one. */
+  const problemsOf = async (page: Page): Promise<string[]> => {
     await page.evaluate(axe)
-    return page.evaluate(async () => {
-      const found = await (
-        window as unknown as {
-          axe: {
-            run(
-              options: object,
-            ): Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[] }>
-          }
-        }
-      ).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
-      return found.violations.flatMap(({ id, nodes }) =>
+    const all: string[] = []
+    for (const colorScheme of ['light', 'dark'] as const) {
+      // Motion is over when it is looked at: a colour half faded in is no colour of ours.
+      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+      await page.waitForTimeout(300)
+      all.push(...(await found(page)).map((each) => `${colorScheme}: ${each}`))
+    }
+    return all
+  }
+  const found = (page: Page) =>
+    page.evaluate(async () => {
+      type Violation = { id: string; nodes: { target: string[]; failureSummary: string }[] }
+      const { axe } = window as unknown as { axe: { run(options: object): Promise<{ violations: Violation[] }> } }
+      const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
+      return violations.flatMap(({ id, nodes }) =>
         nodes
           .slice(0, 4)
           .map(({ target, failureSummary }) => `${id}: ${target.join(' ')} – ${failureSummary.split('\n')[1]?.trim()}`),
       )
     })
-  }
 
   it.each([
     ['the agents', () => '/', '[data-agent]'],

@@ -115,7 +115,8 @@ async function create(): Promise<void> {
 }
 .ways :deep(.el-tabs__item) {
   padding: 0 var(--gap-2) !important;
-  font: 600 var(--text-body) / 38px var(--serif);
+  font-family: var(--serif);
+  font-size: var(--text-body);
 }
 .line {
   padding: var(--gap-3) 0;

@@ -49,7 +49,7 @@ defineEmits<{ move: [by: number]; duplicate: []; remove: []; enable: [on: boolea
   flex-wrap: wrap;
   align-items: center;
   gap: 0 var(--gap-1);
-  margin: var(--gap-0) 0 0 calc(var(--acts-indent, 0px) - 8px);
+  margin: var(--gap-0) 0 0 calc(var(--acts-indent, 0px) - var(--gap-2));
 }
 .entry-acts :deep(.el-button) {
   min-height: 24px;

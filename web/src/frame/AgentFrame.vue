@@ -125,7 +125,7 @@ useKeys(
 }
 .stage {
   flex: 1;
-  padding-bottom: calc(var(--strip-height) + 20px);
+  padding-bottom: calc(var(--strip-height) + var(--gap-4));
   min-width: 0;
 }
 .stage:focus-visible {

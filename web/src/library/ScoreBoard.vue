@@ -37,7 +37,7 @@ const sorted = computed(() =>
   [...(store.set?.questions ?? [])].sort((a, b) => (b.rank ?? Infinity) - (a.rank ?? Infinity) || 0),
 )
 /** What was not found stands after everything that was. */
-const rankOf = ({ rank }: Expectation) => rank ?? 1000
+const rankOf = ({ rank }: Expectation) => String(rank ?? 1000).padStart(4, '0')
 const standing = ({ rank, passageId }: Expectation) =>
   passageId === null
     ? '✕ passage gone'
@@ -100,7 +100,11 @@ const standing = ({ rank, passageId }: Expectation) =>
         </ElTableColumn>
         <ElTableColumn width="48">
           <template #default="{ row }">
-            <ElButton text size="small" :aria-label="`Take “${row.question}” out`" @click="store.remove(row)"
+            <ElButton
+              text
+              size="small"
+              :aria-label="`Take “${row.question}” out`"
+              @click="store.remove(row as Expectation)"
               >×</ElButton
             >
           </template>

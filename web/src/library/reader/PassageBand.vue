@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ElButton, ElInput } from 'element-plus'
-import { computed, nextTick, ref } from 'vue'
+import { ElButton } from 'element-plus'
+import { computed, ref } from 'vue'
 import type { Passage, PassageEdit } from '@parrot/contract'
 import { plural } from '../../shared/when'
-import { splitPieces } from './splitPoints'
+import PassageCorrection from './PassageCorrection.vue'
+import PassageSplit from './PassageSplit.vue'
 
 /** One passage as a band: its place, its text, and what can be changed in it by hand. */
 const props = defineProps<{
@@ -21,26 +22,11 @@ const emit = defineEmits<{ edit: [change: Change] }>()
 type Change = PassageEdit extends infer E ? (E extends unknown ? Omit<E, 'nth' | 'passage'> : never) : never
 
 const mode = ref<'read' | 'correct' | 'split' | 'original'>('read')
-const draft = ref('')
-const field = ref<InstanceType<typeof ElInput>>()
 const lines = computed(() => props.passage.text.split('\n'))
-const pieces = computed(() => splitPieces(props.passage.text))
-
-async function correct(): Promise<void> {
-  draft.value = props.passage.text
-  mode.value = 'correct'
-  await nextTick()
-  field.value?.focus()
-}
 
 function send(change: Change): void {
   mode.value = 'read'
   emit('edit', change)
-}
-
-function save(): void {
-  if (draft.value.trim() === props.passage.text) mode.value = 'read'
-  else send({ kind: 'correct', text: draft.value })
 }
 
 /** A line in pieces, those that hold the words looked for marked. */
@@ -67,44 +53,20 @@ function marked(line: string): { text: string; isHit: boolean }[] {
       </span>
     </span>
     <div class="body">
-      <template v-if="mode === 'correct'">
-        <ElInput
-          type="textarea"
-          ref="field"
-          v-model="draft"
-          class="text"
-          aria-label="Text of the passage"
-          maxlength="20000"
-          @keydown.ctrl.enter.prevent="save"
-          @keydown.meta.enter.prevent="save"
-          @keydown.esc.stop="mode = 'read'"
-        />
-        <p class="acts shown">
-          <ElButton type="primary" size="small" :disabled="draft.trim() === ''" @click="save">Keep</ElButton>
-          <ElButton text size="small" @click="mode = 'read'">Leave it</ElButton>
-          <span class="small soft"><kbd>Ctrl</kbd> <kbd>Enter</kbd> keeps, <kbd>Esc</kbd> leaves</span>
-        </p>
-      </template>
-      <template v-else-if="mode === 'split'">
-        <template v-for="(piece, n) in pieces" :key="piece.start">
-          <button
-            v-if="n > 0"
-            type="button"
-            class="cut"
-            @click="send({ kind: 'split', at: piece.start })"
-            @keydown.esc.stop="mode = 'read'"
-          >
-            <span>split here</span>
-          </button>
-          <p class="text">{{ piece.text }}</p>
-        </template>
-        <p class="acts shown">
-          <span v-if="pieces.length < 2" class="small soft">It is one sentence: there is nowhere to split it.</span>
-          <ElButton text size="small" @click="mode = 'read'">Leave it whole</ElButton>
-        </p>
-      </template>
+      <PassageCorrection
+        v-if="mode === 'correct'"
+        :text="passage.text"
+        @keep="send({ kind: 'correct', text: $event })"
+        @leave="mode = 'read'"
+      />
+      <PassageSplit
+        v-else-if="mode === 'split'"
+        :text="passage.text"
+        @split="send({ kind: 'split', at: $event })"
+        @leave="mode = 'read'"
+      />
       <template v-else>
-        <p v-for="(line, n) in lines" :key="n" class="text">
+        <p v-for="(line, n) in lines" :key="n" class="text" dir="auto">
           <template v-for="(part, m) in marked(line)" :key="m"
             ><mark v-if="part.isHit">{{ part.text }}</mark
             ><template v-else>{{ part.text }}</template></template
@@ -134,7 +96,7 @@ function marked(line: string): { text: string; isHit: boolean }[] {
             {{ passage.isExcluded ? 'Let it be found again' : 'Back to what was read' }}
           </ElButton>
           <template v-if="!passage.isExcluded">
-            <ElButton text size="small" :disabled="isBusy" @click="correct">Correct</ElButton>
+            <ElButton text size="small" :disabled="isBusy" @click="mode = 'correct'">Correct</ElButton>
             <ElButton text size="small" :disabled="isBusy" @click="mode = 'split'">Split</ElButton>
             <ElButton v-if="next" text size="small" :disabled="isBusy" @click="send({ kind: 'join', next: next.text })">
               Join with the next
@@ -152,7 +114,7 @@ function marked(line: string): { text: string; isHit: boolean }[] {
 <style scoped>
 .band {
   display: grid;
-  grid-template-columns: 92px 1fr;
+  grid-template-columns: var(--place-width, 92px) minmax(0, 1fr);
   gap: var(--gap-4);
   padding: var(--gap-3) var(--gap-3) var(--gap-3) 0;
   position: relative;
@@ -212,33 +174,9 @@ function marked(line: string): { text: string; isHit: boolean }[] {
   align-items: center;
   margin: var(--gap-1) 0 0 calc(-1 * var(--gap-2));
 }
-.acts.shown {
-  gap: var(--gap-2);
-  margin-left: 0;
-}
-.cut {
-  display: block;
-  width: 100%;
-  border: 0;
-  background: none;
-  padding: 3px 0;
-  cursor: pointer;
-  text-align: left;
-  color: var(--accent-deep);
-  font-size: var(--text-small);
-}
-.cut span {
-  border-top: 1px dashed var(--accent);
-  display: block;
-  padding-top: 2px;
-}
-.cut:hover,
-.cut:focus-visible {
-  background: var(--accent-wash);
-}
 /* With a pointer, what can be done shows under the passage one is at, in the gap before the next: the page stays a text. */
 @media (hover: hover) {
-  .acts:not(.shown) {
+  .acts {
     position: absolute;
     z-index: 1;
     right: 8px;
@@ -249,8 +187,8 @@ function marked(line: string): { text: string; isHit: boolean }[] {
     opacity: 0;
     pointer-events: none;
   }
-  .band:hover .acts:not(.shown),
-  .band:focus-within .acts:not(.shown) {
+  .band:hover .acts,
+  .band:focus-within .acts {
     opacity: 1;
     pointer-events: auto;
   }

@@ -168,28 +168,23 @@ useEventListener('keydown', (event) => {
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 }
 .paper {
+  --place-width: 92px;
   max-width: 860px;
   margin: 0 auto;
   padding: var(--gap-2) var(--gap-5) var(--gap-7);
 }
 .both.beside .paper {
+  --place-width: 56px;
   padding: var(--gap-2) var(--gap-3) var(--gap-7);
   width: 100%;
 }
-.both.beside :deep(.band) {
-  grid-template-columns: 56px 1fr;
-  gap: var(--gap-3);
-}
-.both.beside :is(h3, h4) {
-  margin-left: 68px;
-}
 h3 {
   font-size: var(--text-head);
-  margin: var(--gap-5) 0 var(--gap-1) 108px;
+  margin: var(--gap-5) 0 var(--gap-1) calc(var(--place-width) + var(--gap-4));
 }
 h4 {
   font: 600 var(--text-lead) / 1.3 var(--serif);
-  margin: var(--gap-5) 0 var(--gap-1) 108px;
+  margin: var(--gap-5) 0 var(--gap-1) calc(var(--place-width) + var(--gap-4));
 }
 .older {
   background: var(--sky);
