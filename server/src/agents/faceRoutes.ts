@@ -23,7 +23,7 @@ export const faceRoutes =
         return reply
           .type(hash === undefined ? 'image/svg+xml' : 'image/png')
           .header('cache-control', 'public, max-age=86400')
-          .header('content-security-policy', "default-src 'none'; style-src 'unsafe-inline'")
+          .header('content-security-policy', "default-src 'none'")
           .send(typeof body === 'string' ? body : Buffer.from(body))
       },
     )

@@ -29,7 +29,7 @@ import { copyAgent } from './copy'
 import { begin } from './drafts'
 import { findAnything } from './find'
 import { withSharedRules } from './ruleSets'
-import { describeAgent } from './stages'
+import { describeAgent, describeAgents } from './stages'
 
 const params = z.object({ id: z.string() })
 
@@ -47,10 +47,7 @@ export const agentRoutes =
     const { db, bus, library } = services
 
     app.get('/api/agents', { schema: { response: { 200: agentList } } }, async () => {
-      const rows = await listAgents(db)
-      const described = []
-      for (const row of rows) described.push(await describeAgent(db, row))
-      return { agents: described }
+      return { agents: await describeAgents(db, await listAgents(db)) }
     })
 
     app.post('/api/agents', { schema: { body: newAgent, response: { 201: agentSchema } } }, async (request, reply) =>
