@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Page } from 'playwright-core'
 import setup from '../server/testing/blankImage'
+import { pick } from './acts'
 import { openWorld } from './world'
 
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
@@ -50,7 +51,7 @@ await page.getByText(/^✓ Saved/).waitFor()
 await shoot('brief', `${marlow}/brief`, async () => {
   await page.locator('#manner').evaluate((section) => section.scrollIntoView())
 })
-await shoot('prompt', `${marlow}/brief`, () => page.getByRole('tab', { name: 'Compiled prompt' }).click())
+await shoot('prompt', `${marlow}/brief`, () => page.getByText('Compiled prompt').click())
 await shoot('finder', `${marlow}/library`, async () => {
   const expect = async (question: string, place: number) => {
     await page.getByLabel('Question for the finder').fill(question)
@@ -65,7 +66,6 @@ await shoot('finder', `${marlow}/library`, async () => {
   await page.getByLabel('Question for the finder').fill('When is the last boat from Sula Holm?')
   await page.getByText(/The passage you expect is/).waitFor()
 })
-await shoot('questionset', `${marlow}/library`)
 await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
   await page.getByRole('button', { name: 'Show the original beside it' }).click()
@@ -83,7 +83,7 @@ await shoot('versions', `${marlow}/library`, async () => {
   await field.fill((await field.inputValue()).replace('£3.00', '£3.50'))
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await page.getByText('Changed by hand.').waitFor()
-  await page.getByLabel('Views of the source').getByRole('button', { name: 'Versions' }).click()
+  await page.getByRole('tab', { name: 'Versions' }).click()
   await page.getByRole('button', { name: 'What changed' }).click()
   await page.locator('.changes').waitFor()
 })
@@ -93,14 +93,17 @@ await shoot('website', `${marlow}/library?pane=website`, async () => {
   await page.getByRole('button', { name: 'Look at its pages' }).click()
   await page.getByText('Found 7 pages.').waitFor()
 })
+await page.emulateMedia({ colorScheme: 'dark' })
 await shoot('workings', `${marlow}/brief`, async () => {
   await ask('How much is an adult return to Sula Holm?')
   await page.getByRole('button', { name: 'Show workings' }).last().click()
 })
-await shoot('answer-by-hand', `${marlow}/brief`, async () => {
-  await ask('Where can my dog drink?')
-  await page.getByRole('button', { name: 'Answer it yourself' }).last().click()
-  await page.getByLabel('the answer is').fill('There is a bowl of water by the rear door of the saloon, on both boats.')
+await page.emulateMedia({ colorScheme: 'light' })
+await shoot('find', `${marlow}/brief`, async () => {
+  await page.getByRole('textbox', { name: 'Job' }).waitFor()
+  await page.keyboard.press('Control+k')
+  await page.locator('[aria-label="Find"]').fill('dog')
+  await page.getByRole('option').filter({ hasText: 'Dogs travel free' }).first().waitFor()
 })
 await shoot('before-and-now', `${marlow}/brief`, async () => {
   await ask('How much is an adult return to Sula Holm?')
@@ -118,20 +121,33 @@ await shoot('rehearse', `${marlow}/rehearse`, async () => {
 })
 await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
-  await page.getByRole('button', { name: 'Passed on 1' }).click()
+  await page.getByText('Passed on 1').click()
   await page.getByRole('button', { name: /rude to my mother/ }).click()
   await page.getByRole('button', { name: 'Show workings' }).first().click()
 })
 await shoot('settings', '/settings')
-await page.getByRole('radio', { name: /^loose/ }).check()
+await pick(page, /^loose/)
 await page.getByText(/answers through the/).waitFor()
 await shoot('unbacked', `${marlow}/brief`, async () => {
   await ask('What is refunded if I cancel my booking?')
   await page.getByText('Not backed').first().waitFor()
 })
 await page.goto(`${world.url}/settings`)
-await page.getByRole('radio', { name: /^built-in/ }).check()
+await pick(page, /^built-in/)
 await page.getByText(/answers through the built-in/).waitFor()
+await shoot('first-hour', '/new', async () => {
+  await page
+    .locator('#begin-text')
+    .fill('A calm helper for the members of a rowing club that answers questions on boats')
+  await page.getByRole('button', { name: /^Create / }).click()
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Add files' }).click()
+  const club =
+    '# Rowing club\n\n## Boats\n\nMembers may take a single scull out alone. The double is kept in the upper rack.\n\n' +
+    '## Fees\n\nThe yearly fee is due in March.\n\n## Keys\n\nA key is lent to every member for a deposit of £20.\n'
+  await (await chooser).setFiles({ name: 'club.md', mimeType: 'text/markdown', buffer: Buffer.from(club) })
+  await page.getByRole('region', { name: 'What comes next' }).getByRole('button').nth(2).waitFor()
+})
 await shoot('talk', '/talk/marlow', async () => {
   await page.getByRole('button', { name: 'How do I change a booking?' }).click()
   await page.locator('.marker').first().click()

@@ -177,6 +177,12 @@ section :deep(h2) {
   padding-bottom: var(--gap-1);
   border-bottom: 1px solid var(--line);
 }
+/* The bar above the document takes two lines where there is less room. */
+@media (width < 960px) {
+  section {
+    scroll-margin-top: calc(var(--path-height) + 92px);
+  }
+}
 @media (width < 720px) {
   .models {
     margin-left: 0;

@@ -36,7 +36,13 @@ const pinState = computed(() =>
         ? 'none moved'
         : '',
 )
-const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`)
+/** A long name is cut: the line says what it is for, the path says whom. */
+const LONGEST_NAME = 24
+const shortName = computed(() => {
+  const { name } = props.agent
+  return name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME).trim()}…` : name
+})
+const placeholder = computed(() => `Ask ${shortName.value} something…  ( / )`)
 </script>
 
 <template>
@@ -108,6 +114,10 @@ const placeholder = computed(() => `Ask ${props.agent.name} something…  ( / )`
   display: flex;
   gap: var(--gap-2);
   align-items: center;
+}
+.ask .el-textarea {
+  flex: 1;
+  min-width: 0;
 }
 .ask :deep(textarea) {
   /* It grows with what is typed. */
