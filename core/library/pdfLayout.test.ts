@@ -162,3 +162,35 @@ describe('PDF files that are not what they say', () => {
     }
   })
 })
+
+describe('a word cut at a line’s end', () => {
+  const joined = async (...lines: string[]) =>
+    texts(
+      await blocksOf(
+        await pdfOf([
+          (pdf) => {
+            pdf.font('Times-Roman').fontSize(11)
+            lines.forEach((line, at) => pdf.text(line, 40, 100 + at * 14, { lineBreak: false }))
+          },
+        ]),
+      ),
+    ).join(' ')
+
+  it('is one word again where the two halves make one', async () => {
+    expect(await joined('The new infor-', 'mation is on the board.')).toBe('The new information is on the board.')
+  })
+
+  it('keeps a hyphen that was written between two words', async () => {
+    expect(await joined('Use a slow-', 'release feed in spring.')).toBe('Use a slow-release feed in spring.')
+  })
+
+  it('is joined to a word the document has whole elsewhere, though no dictionary knows it', async () => {
+    expect(await joined('Come to the waterhouse.', 'The water-', 'house is blue.')).toBe(
+      'Come to the waterhouse. The waterhouse is blue.',
+    )
+  })
+
+  it('is a name where its halves are no words', async () => {
+    expect(await joined('The boat to Inch-', 'vorlen sails at noon.')).toBe('The boat to Inchvorlen sails at noon.')
+  })
+})

@@ -121,11 +121,18 @@ function toBlock(
     : [{ kind, text: text.replace(/^[•●▪◦‣*]\s*/, '- '), locator }]
 }
 
+const WHOLE = /(?<![-\u00ad\p{L}])\p{L}+(?![-\u00ad\p{L}])/gu
+
 /** Tells whether a word stands whole somewhere in these lines, or in the dictionary. */
 function wordsKnown(lines: readonly Line[]): (word: string) => boolean {
-  const here = new Set(
-    lines.flatMap(({ text }) => text.toLowerCase().match(/(?<![-\u00ad\p{L}])\p{L}+(?![-\u00ad\p{L}])/gu) ?? []),
-  )
+  const here = new Set<string>()
+  let isCut = false
+  for (const { text } of lines) {
+    // What follows a line's end hyphen may be half a word.
+    const whole = isCut ? text.replace(/^\s*\p{L}+/u, '') : text
+    for (const [word] of whole.toLowerCase().matchAll(WHOLE)) here.add(word)
+    isCut = CUT.test(text)
+  }
   return (word) => here.has(word.toLowerCase()) || isEnglishWord(word)
 }
 

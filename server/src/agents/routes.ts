@@ -1,7 +1,7 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
-import { compile, reviewBrief, sectionSizes } from '@parrot/core/brief'
+import { compile, sectionSizes } from '@parrot/core/brief'
 import { readRule } from '@parrot/core/rules'
 import {
   agentChange,
@@ -24,6 +24,7 @@ import { endpointById } from '../settings/endpoints'
 import type { Services } from '../services'
 import { versionsInUse } from '../library/queries'
 import { currentBrief, redoBrief, saveBrief, undoBrief } from './briefs'
+import { remarksOn } from './remarks'
 import { agentById, createAgent, listAgents, removeAgent, renameAgent, restoreAgent } from './queries'
 import { copyAgent } from './copy'
 import { begin } from './drafts'
@@ -137,7 +138,7 @@ export const agentRoutes =
       const open = await library.open(await versionsInUse(db, id))
       return {
         ...current,
-        remarks: reviewBrief(current.brief, {
+        remarks: remarksOn(shared.brief, current.brief.rules.length, {
           isInLibrary: (word) => open.has(word),
           passagesOn: (line) => open.search(line, PASSAGES_HELD_AGAINST).map(({ text }) => text),
         }),

@@ -8,6 +8,7 @@ import ChoiceField from '../shared/ChoiceField.vue'
 import { useAgent } from '../frame/agentStore'
 import { tell, tellFailure } from '../shared/undo'
 import { useBrief } from './briefStore'
+import RemarkNotes from './RemarkNotes.vue'
 import RuleList from './RuleList.vue'
 
 /** Sets of rules that several agents use: a change in one shows in each, and it says in which. */
@@ -107,7 +108,7 @@ function usersOf(set: RuleSet): string {
 </script>
 
 <template>
-  <div data-field="ruleSets">
+  <div class="sets" data-field="ruleSets">
     <div v-for="set in used" :key="set.id" class="set">
       <div class="acts">
         <ElInput
@@ -122,6 +123,7 @@ function usersOf(set: RuleSet): string {
       </div>
       <RuleList :rules="set.rules" :reading-of="readingsOf(set)" @change="change(set, { rules: $event })" />
     </div>
+    <RemarkNotes field="ruleSets" />
     <label v-if="others.length" class="acts more small">
       Use a shared set
       <ChoiceField
@@ -135,6 +137,9 @@ function usersOf(set: RuleSet): string {
 </template>
 
 <style scoped>
+.sets {
+  position: relative;
+}
 .set {
   margin-top: var(--gap-4);
   padding-left: var(--gap-3);
