@@ -44,6 +44,7 @@ const open = (source: Source) => go({ sourceId: source.id })
 const openPassage = (source: string, passage: string) => go({ sourceId: source, query: { passage } })
 const close = () => go({})
 
+/** Taken on its way in, before any part of the stage: whole folders are looked through here alone. */
 async function onDrop(event: DragEvent): Promise<void> {
   isDragging.value = false
   sources.value?.take(await filesDropped(event.dataTransfer))
@@ -59,7 +60,7 @@ function onDragLeave(event: DragEvent): void {
     :class="{ dragging: isDragging }"
     @dragover.prevent="isDragging = true"
     @dragleave="onDragLeave"
-    @drop.prevent="onDrop"
+    @drop.capture.stop.prevent="onDrop"
   >
     <SourcesPane ref="sources" class="left" :agent-id="agentId" :source-id="sourceId" @open="open" @pane="showPane" />
     <div ref="right" class="right">
