@@ -17,7 +17,7 @@ export interface FirstLoad {
   readonly styleBytes: number
 }
 
-/** Sizes in bytes after gzip of what each screen loads from a built `web/dist`; fonts and data are not counted. */
+/** Sizes in bytes after gzip of what each screen loads from a built `dist/web`; fonts and data are not counted. */
 export function firstLoads(dist: string, screens: readonly (readonly string[])[]): FirstLoad[] {
   const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8')) as Record<string, Chunk>
   const entry = Object.keys(manifest).find((key) => manifest[key]!.isEntry)!

@@ -2,13 +2,12 @@
  * Measures the product and prints a table. Every figure is taken in this run, on this machine; compare figures of one
  * run with each other, not with those of another machine.
  */
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { spawn } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { monitorEventLoopDelay, performance } from 'node:perf_hooks'
 import { fileURLToPath } from 'node:url'
-import { gzipSync } from 'node:zlib'
 import { bundleThreads } from '../../scripts/bundle.mjs'
 import { newDataFolder, openTestApp, type TestApp } from '../../server/testing/testApp'
 import setup from '../../server/testing/blankImage'
@@ -18,6 +17,7 @@ import { playScript, scriptSchema } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { sampleAgents } from '../../demo/scenario'
 import { openCorpus } from '../quality/corpora'
+import { firstLoads } from './firstLoad'
 import { benchLibrary } from './library'
 import { ms, printTable, row, timed } from './table'
 import { benchVectors } from './vectors'
@@ -152,22 +152,36 @@ async function benchStart(): Promise<void> {
   rmSync(fresh, { recursive: true, force: true })
 }
 
+/** The screens a designer opens, by the modules each loads beside the entry. */
+const SCREENS: readonly (readonly string[])[] = [
+  ['src/agents/AgentsPage.vue'],
+  ...[
+    'brief/BriefStage',
+    'library/LibraryStage',
+    'rehearse/RehearseStage',
+    'release/ReleaseStage',
+    'logbook/LogbookStage',
+  ].map((stage) => ['src/frame/AgentFrame.vue', `src/${stage}.vue`]),
+  ['src/settings/SettingsPage.vue'],
+]
+
 function benchBundle(): void {
-  const folder = join(root, 'dist/web/assets')
-  if (!existsSync(folder)) return row('first load', 'not measured', 'run “npm run build” first')
-  const page = readFileSync(join(root, 'dist/web/index.html'), 'utf8')
-  const size = (names: readonly string[]) =>
-    `${(names.reduce((sum, name) => sum + gzipSync(readFileSync(join(folder, name))).length, 0) / 1000).toFixed(0)} kB`
-  const all = readdirSync(folder).filter((name) => name.endsWith('.js'))
-  row(
-    'JavaScript of the entry, gzipped',
-    size(all.filter((name) => page.includes(name))),
-    'limit for a first load: 250 kB',
-  )
-  row('JavaScript of all stages together, gzipped', size(all))
+  const dist = join(root, 'dist/web')
+  if (!existsSync(dist)) return row('first load', 'not measured', 'run “npm run build” first')
+  for (const { screen, scriptBytes, styleBytes } of firstLoads(dist, SCREENS))
+    row(
+      `first load of ${screen.at(-1)}, gzipped`,
+      `${((scriptBytes + styleBytes) / 1000).toFixed(0)} kB`,
+      `limit 250 kB; scripts ${(scriptBytes / 1000).toFixed(0)} kB`,
+    )
 }
 
 const only = process.argv[2]
+if (only === 'bundle') {
+  benchBundle()
+  printTable()
+  process.exit(0)
+}
 await bundleThreads()
 await setup()
 if (only === 'vectors') {
