@@ -1,6 +1,6 @@
 import { and, desc, eq, ilike, isNull, or } from 'drizzle-orm'
 import { linesOf } from '@parrot/core/brief'
-import type { Found } from '@parrot/contract'
+import { holdsAll, typedWords, type Found } from '@parrot/contract'
 import { agents, conversations, scripts, turns, type Database } from '../database'
 import { listSources, versionsInUse } from '../library/queries'
 import type { Services } from '../services'
@@ -15,20 +15,20 @@ const EXCERPT = 160
  * scripts, conversations; and other agents by name.
  */
 export async function findAnything({ db, library }: Services, agentId: string, typed: string): Promise<Found[]> {
-  const wanted = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  const wanted = typedWords(typed)
   if (wanted.length === 0) return []
-  const says = (text: string) => wanted.every((word) => text.toLowerCase().includes(word))
+  const says = holdsAll(typed)
   const [{ brief }, sources, open, written, said, others] = await Promise.all([
     currentBrief(db, agentId),
     listSources(db, agentId),
     versionsInUse(db, agentId).then((versions) => library.open(versions)),
-    scriptsThatSay(db, agentId, wanted),
+    scriptsThatSay(db, agentId, says),
     conversationsThatSay(db, agentId, wanted),
     db.select({ id: agents.id, name: agents.name }).from(agents).where(isNull(agents.removedAt)),
   ])
   const found: Found[] = [
     ...linesOf(brief)
-      .filter(({ label, text }) => says(`${label} ${text}`))
+      .filter(({ label, text }) => says(label, text))
       .slice(0, MOST.brief)
       .map(({ field, label, text }) => ({
         kind: 'brief' as const,
@@ -37,9 +37,7 @@ export async function findAnything({ db, library }: Services, agentId: string, t
         excerpt: around(text, wanted),
       })),
     ...sources
-      .filter(({ title, description, origin, tags, shelf }) =>
-        says([title, description, origin, shelf, ...tags].join(' ')),
-      )
+      .filter(({ title, description, origin, tags, shelf }) => says(title, description, origin, shelf, ...tags))
       .slice(0, MOST.source)
       .map(({ id, title, description }) => ({
         kind: 'source' as const,
@@ -78,17 +76,12 @@ function around(text: string, words: readonly string[]): string {
 /** A pattern of SQL's LIKE that matches texts with a word in them, taken literally. */
 const holding = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`
 
-async function scriptsThatSay(db: Database, agentId: string, wanted: readonly string[]) {
+async function scriptsThatSay(db: Database, agentId: string, says: ReturnType<typeof holdsAll>) {
   const rows = await db
     .select({ id: scripts.id, title: scripts.title, turns: scripts.turns })
     .from(scripts)
     .where(and(eq(scripts.agentId, agentId), isNull(scripts.removedAt)))
-  return rows
-    .filter(({ title, turns }) => {
-      const text = [title, ...turns.map(({ say }) => say)].join(' ').toLowerCase()
-      return wanted.every((word) => text.includes(word))
-    })
-    .slice(0, MOST.script)
+  return rows.filter(({ title, turns }) => says(title, ...turns.map(({ say }) => say))).slice(0, MOST.script)
 }
 
 /** Visitors' conversations with a line that says all the words, as asked or as answered, the latest first. */

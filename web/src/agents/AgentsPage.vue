@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useLocalStorage, useTitle } from '@vueuse/core'
-import { ElButton, ElInput, ElPagination, ElSegmented } from 'element-plus'
+import { ElButton, ElSegmented } from 'element-plus'
 import type { Agent } from '@parrot/contract'
 import { call, get, post } from '../api/client'
 import AgentFace from '../shared/AgentFace.vue'
 import ChoiceField from '../shared/ChoiceField.vue'
 import EmptyNote from '../shared/EmptyNote.vue'
+import FilterField from '../shared/FilterField.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { useKeys } from '../shared/keys'
 import { useLoaded } from '../shared/load'
+import PageTurner from '../shared/PageTurner.vue'
+import { usePages } from '../shared/pages'
 import { tell, tellFailure } from '../shared/undo'
 import AgentRow from './AgentRow.vue'
 import { arranged, ORDERS, SHOWN, type Order, type Shown } from './arranged'
@@ -28,16 +31,14 @@ const PAGE = 20
 const words = ref('')
 const order = useLocalStorage<Order>('parrot-agents-order', 'made')
 const which = ref<Shown>('all')
-const page = ref(1)
 const found = computed(() =>
   arranged(data.value?.agents ?? [], { words: words.value, order: order.value, which: which.value }),
 )
-const shown = computed(() => found.value.slice((page.value - 1) * PAGE, page.value * PAGE))
-watch([words, order, which], () => (page.value = 1))
+const { page, shown } = usePages(found, PAGE, () => [words.value, order.value, which.value].join())
 
 const copying = ref<Agent>()
 const startNew = () => void router.push({ name: 'new-agent' })
-const search = ref<InstanceType<typeof ElInput>>()
+const search = ref<InstanceType<typeof FilterField>>()
 useKeys({ n: startNew, '/': () => search.value?.focus() })
 
 async function rename(agent: Agent, name: string): Promise<void> {
@@ -97,14 +98,12 @@ async function copied(copy: Agent): Promise<void> {
 
     <template v-else>
       <div v-if="data.agents.length >= SEARCHED_FROM" class="acts find">
-        <ElInput
+        <FilterField
           ref="search"
           v-model="words"
           class="search"
-          clearable
           placeholder="Find an agent by its name or what it is for  ( / )"
-          aria-label="Find an agent"
-          @keydown.esc="words = ''"
+          label="Find an agent"
         />
         <ElSegmented v-model="which" :options="SHOWN" aria-label="Which agents" />
         <ChoiceField v-model="order" :options="ORDERS" about="Order of the agents" />
@@ -122,14 +121,7 @@ async function copied(copy: Agent): Promise<void> {
           @remove="remove(agent)"
         />
       </ul>
-      <ElPagination
-        v-if="found.length > PAGE"
-        v-model:current-page="page"
-        class="pages"
-        layout="prev, pager, next"
-        :page-size="PAGE"
-        :total="found.length"
-      />
+      <PageTurner v-model="page" class="pages" :total="found.length" :size="PAGE" />
     </template>
     <CopyDialog v-if="copying" :agent="copying" @copied="copied" @close="copying = undefined" />
   </main>

@@ -1,4 +1,4 @@
-import type { Agent } from '@parrot/contract'
+import { holdsAll, type Agent } from '@parrot/contract'
 
 export type Order = 'made' | 'changed' | 'name' | 'waiting'
 export type Shown = 'all' | 'live' | 'draft'
@@ -36,9 +36,9 @@ export function arranged(
   agents: readonly Agent[],
   { words, order, which }: { words: string; order: Order; which: Shown },
 ): Agent[] {
-  const looked = words.toLowerCase().split(/\s+/).filter(Boolean)
+  const isLookedFor = holdsAll(words)
   return agents
     .filter(({ liveEdition }) => which === 'all' || (which === 'live') === (liveEdition !== null))
-    .filter(({ name, description }) => looked.every((word) => `${name} ${description}`.toLowerCase().includes(word)))
+    .filter(({ name, description }) => isLookedFor(name, description))
     .sort(COMPARE[order])
 }

@@ -1,5 +1,5 @@
 import type { RouteLocationRaw } from 'vue-router'
-import { FIELD_LABELS, STAGES, type Found } from '@parrot/contract'
+import { FIELD_LABELS, holdsAll, STAGES, type Found } from '@parrot/contract'
 import { STAGE_NAMES } from '../shared/stages'
 
 /** What can be done from the finder that is no place to go to. */
@@ -75,10 +75,8 @@ const MOST_HERE = 8
 
 /** Places whose names hold every word, then what the server found, group by group; each group is named once. */
 export function grouped(words: string, here: readonly Place[], found: readonly Found[], agentId: string): Place[] {
-  const looked = words.toLowerCase().split(/\s+/).filter(Boolean)
-  const named = here.filter(({ group, title }) =>
-    looked.every((word) => `${group} ${title}`.toLowerCase().includes(word)),
-  )
+  const isLookedFor = holdsAll(words)
+  const named = here.filter(({ group, title }) => isLookedFor(group, title))
   const all = [...named.slice(0, MOST_HERE), ...found.map((each) => placeOf(each, agentId))]
   const groups = [...new Set(all.map(({ group }) => group))]
   return groups.flatMap((group) =>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElButton, ElInput, ElProgress } from 'element-plus'
-import type { Source } from '@parrot/contract'
+import { ElButton, ElProgress } from 'element-plus'
+import { holdsAll, type Source } from '@parrot/contract'
 import EmptyNote from '../shared/EmptyNote.vue'
+import FilterField from '../shared/FilterField.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { useFilePick } from '../shared/pick'
 import AddSource from './AddSource.vue'
@@ -26,12 +27,9 @@ const sameNames = ref<File[]>()
 /** Lists shorter than this are seen at a glance. */
 const FILTERED_FROM = 8
 const filtered = computed(() => {
-  const words = filter.value.trim().toLowerCase()
-  return (store.sources ?? []).filter((source) =>
-    [source.title, source.description, source.origin, source.shelf, ...source.tags]
-      .join('\n')
-      .toLowerCase()
-      .includes(words),
+  const isLookedFor = holdsAll(filter.value)
+  return (store.sources ?? []).filter(({ title, description, origin, shelf, tags }) =>
+    isLookedFor(title, description, origin, shelf, ...tags),
   )
 })
 /** The sources by shelf; those on none come last. */
@@ -128,14 +126,11 @@ const isEmpty = computed(() => store.sources?.length === 0 && store.uploads.leng
           openConflicts === 1 ? 'In one place sources do not agree' : `In ${openConflicts} places sources do not agree`
         }}
       </ElButton>
-      <ElInput
+      <FilterField
         v-if="store.sources.length >= FILTERED_FROM"
         v-model="filter"
         class="filter"
-        clearable
-        placeholder="Show only sources with…"
-        aria-label="Show only sources with"
-        @keydown.esc="filter = ''"
+        label="Show only sources with"
       />
       <p v-if="filtered.length === 0 && filter" class="soft">
         No source has “{{ filter }}” in its title, tags or shelf.

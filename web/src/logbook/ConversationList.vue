@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElPagination, ElSegmented } from 'element-plus'
+import { ElSegmented } from 'element-plus'
 import type { ConversationSummary } from '@parrot/contract'
 import EmptyNote from '../shared/EmptyNote.vue'
+import PageTurner from '../shared/PageTurner.vue'
 import { count } from '../shared/when'
 import ConversationRow from './ConversationRow.vue'
 
@@ -62,15 +63,7 @@ const many = computed(() =>
         @open="$emit('open', each.id)"
       />
     </ul>
-    <ElPagination
-      v-if="many > pageSize"
-      v-model:current-page="page"
-      size="small"
-      layout="prev, pager, next"
-      :pager-count="5"
-      :page-size="pageSize"
-      :total="many"
-    />
+    <PageTurner v-model="page" :total="many" :size="pageSize" />
   </template>
 </template>
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { ElInput, ElPagination } from 'element-plus'
-import type { Rehearsal, StoredScript } from '@parrot/contract'
+import { computed, ref } from 'vue'
+import { holdsAll, type Rehearsal, type StoredScript } from '@parrot/contract'
+import FilterField from '../shared/FilterField.vue'
+import PageTurner from '../shared/PageTurner.vue'
+import { usePages } from '../shared/pages'
 import { ago, moment, plural } from '../shared/when'
 
 /** The sheet of runs: each row a script, each column a run, newest first; a cell opens what happened. */
@@ -12,19 +14,15 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ select: [scriptId: string, run?: Rehearsal] }>()
 
-/** Fewer are seen at a glance; more stand on pages, so that five hundred are as quick as five. */
+/** Fewer are seen at a glance. */
 const SEARCHED_FROM = 12
 const PAGE = 50
 const words = ref('')
-const page = ref(1)
-watch(words, () => (page.value = 1))
 const found = computed(() => {
-  const looked = words.value.trim().toLowerCase()
-  return props.scripts.filter(({ title, turns }) =>
-    [title, ...turns.map(({ say }) => say)].join('\n').toLowerCase().includes(looked),
-  )
+  const isLookedFor = holdsAll(words.value)
+  return props.scripts.filter(({ title, turns }) => isLookedFor(title, ...turns.map(({ say }) => say)))
 })
-const shown = computed(() => found.value.slice((page.value - 1) * PAGE, page.value * PAGE))
+const { page, shown } = usePages(found, PAGE, words)
 
 const results = computed(() =>
   props.rehearsals.map((rehearsal) => ({
@@ -44,15 +42,7 @@ const checksOf = (script: StoredScript) => script.turns.reduce((sum, turn) => su
 </script>
 
 <template>
-  <ElInput
-    v-if="scripts.length >= SEARCHED_FROM"
-    v-model="words"
-    class="search"
-    clearable
-    placeholder="Show only scripts with…"
-    aria-label="Show only scripts with"
-    @keydown.esc="words = ''"
-  />
+  <FilterField v-if="scripts.length >= SEARCHED_FROM" v-model="words" class="search" label="Show only scripts with" />
   <p v-if="found.length === 0" class="soft">No script has “{{ words }}” in its title or turns.</p>
   <table v-else>
     <thead>
@@ -101,14 +91,7 @@ const checksOf = (script: StoredScript) => script.turns.reduce((sum, turn) => su
       </tr>
     </tbody>
   </table>
-  <ElPagination
-    v-if="found.length > PAGE"
-    v-model:current-page="page"
-    size="small"
-    layout="prev, pager, next"
-    :page-size="PAGE"
-    :total="found.length"
-  />
+  <PageTurner v-model="page" :total="found.length" :size="PAGE" />
 </template>
 
 <style scoped>

@@ -2,11 +2,12 @@
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import { ElButton, ElInput } from 'element-plus'
+import { ElButton } from 'element-plus'
 import type { Passage, Source } from '@parrot/contract'
 import { get } from '../../api/client'
 import ChoiceField from '../../shared/ChoiceField.vue'
 import EmptyNote from '../../shared/EmptyNote.vue'
+import FilterField from '../../shared/FilterField.vue'
 import LoadingNote from '../../shared/LoadingNote.vue'
 import { count, plural } from '../../shared/when'
 import OriginalPane from './OriginalPane.vue'
@@ -55,24 +56,22 @@ const joinable = (passage: Passage) => {
 }
 
 /** Ctrl F looks in the document, as a browser's own search would. */
-const finder = ref<InstanceType<typeof ElInput>>()
+const finder = ref<InstanceType<typeof FilterField>>()
 useEventListener('keydown', (event) => {
   if (!(event.ctrlKey || event.metaKey) || event.key !== 'f') return
   event.preventDefault()
-  finder.value?.select()
+  finder.value?.focus()
 })
 </script>
 
 <template>
   <div class="tools">
-    <ElInput
+    <FilterField
       ref="finder"
       v-model="find"
       class="find"
-      clearable
       placeholder="Find in this document"
-      aria-label="Find in this document"
-      @keydown.esc="find = ''"
+      label="Find in this document"
     />
     <span v-if="find.trim()" class="small soft number">{{ plural(shown.length, 'passage') }}</span>
     <ChoiceField
