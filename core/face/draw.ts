@@ -1,5 +1,5 @@
 import { drawEyewear, drawHat, drawNeck, drawScene } from './wear'
-import { readFace } from './read'
+import { readFace, type FaceReading } from './read'
 import { COLOURS, type FaceParts } from './words'
 
 /**
@@ -7,9 +7,11 @@ import { COLOURS, type FaceParts } from './words'
  * by the phrase itself, so that the same phrase always gives the same bird and each has its own. Our own drawing, as a
  * self-contained SVG of `size` × `size` user units, with no scripts, links or outside references.
  */
-export function drawFace(phrase: string, size = 96): string {
-  const { parts, colours } = readFace(phrase)
-  const pick = picker(phrase)
+export const drawFace = (phrase: string, size = 96): string => drawReading(readFace(phrase), phrase, size)
+
+/** What was read of a phrase, drawn; what it does not ask for is chosen by `seed`. */
+export function drawReading({ parts, colours }: FaceReading, seed: string, size: number): string {
+  const pick = picker(seed)
   const [ownBack, ownBody, ownWing, ownBeak] = pick(PALETTES)
   const [body, quiet] = parts.body ? COLOURS[parts.body]! : [ownBody, ownBack]
   const back = parts.back ?? quiet

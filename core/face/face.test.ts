@@ -1,5 +1,6 @@
 import { parseHTML } from 'linkedom'
 import { describe, expect, it } from 'vitest'
+import { drawReading } from './draw'
 import { COLOURS, drawFace, FACE_WORDS, readFace } from './index'
 
 describe('a phrase for a face', () => {
@@ -20,6 +21,7 @@ describe('a phrase for a face', () => {
     expect(readFace('green').parts.body).toBe('green')
     expect(readFace('a calm orange captain')).toMatchObject({ parts: { body: 'orange', hat: 'captain' }, colours: {} })
     expect(readFace('teal with an orange beak')).toMatchObject({ parts: { body: 'teal' }, colours: { beak: 'orange' } })
+    expect(readFace('a parrot with a beak')).toMatchObject({ colours: {}, unknown: [] })
   })
 
   it('knows things of two words', () => {
@@ -39,16 +41,14 @@ describe('a face', () => {
     expect(drawFace('sailor #2')).not.toBe(drawFace('sailor #3'))
   })
 
-  it('shows every word of its vocabulary: with each it is drawn otherwise than without', () => {
-    const words = [...Object.keys(FACE_WORDS), ...Object.keys(COLOURS)]
+  it('shows every word of its vocabulary: the same bird is drawn otherwise with it than without', () => {
+    // A beak is what every bird has; the word is there for a colour before it.
+    const words = [...Object.keys(FACE_WORDS), ...Object.keys(COLOURS)].filter((word) => word !== 'beak')
     expect(words.length).toBeGreaterThan(60)
-    // The same phrase for the picks that no word chooses: only the part the word asks for may differ.
-    const without = new Map<string, string>()
-    for (const word of words) {
-      const plain = drawFace(word.replace(/\p{L}/gu, '0'))
-      without.set(word, plain)
-      expect([word, drawFace(word) === plain]).toEqual([word, false])
-    }
+    const birds = ['Ada', 'Bob', 'Marlow', 'Pip', 'Otto']
+    const isShown = (word: string) =>
+      birds.some((bird) => drawReading(readFace(word), bird, 96) !== drawReading(readFace(''), bird, 96))
+    expect(words.filter((word) => !isShown(word))).toEqual([])
   })
 
   it('is drawn whole for every word: a well-formed picture without scripts, links or outside references', () => {

@@ -44,10 +44,7 @@ export function readFace(phrase: string): FaceReading {
       paintBody()
       colour = name
       drawn.push(name)
-    } else if (name === 'beak' && colour !== undefined) {
-      colours.beak = colour
-      colour = undefined
-    } else if (!PASSED_OVER.has(name) && name !== 'beak') unknown.push(name)
+    } else if (!PASSED_OVER.has(name)) unknown.push(name)
   }
   paintBody()
   return { parts, colours, drawn, unknown }

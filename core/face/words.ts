@@ -10,7 +10,7 @@ export interface FaceParts {
   back?: string
   pattern?: 'plain' | 'spotted' | 'striped'
   build?: 'round' | 'slim' | 'big' | 'small'
-  beak?: 'large' | 'small' | 'hooked'
+  beak?: 'usual' | 'large' | 'small' | 'hooked'
   crest?: 'tuft' | 'curls' | 'spikes' | 'fringe' | 'plume' | 'none'
   mood?: 'happy' | 'calm' | 'stern' | 'sleepy' | 'surprised' | 'sad' | 'winking' | 'shy'
   eyewear?: 'glasses' | 'sunglasses' | 'monocle' | 'patch' | 'goggles'
@@ -70,7 +70,9 @@ export type Coloured = 'hat' | 'neck' | 'eyewear' | 'beak' | 'crest'
 export const THINGS: Readonly<Record<string, FaceParts>> = {
   spots: { pattern: 'spotted' },
   stripes: { pattern: 'striped' },
+  beak: { beak: 'usual' },
   'big beak': { beak: 'large' },
+  'large beak': { beak: 'large' },
   'small beak': { beak: 'small' },
   'hooked beak': { beak: 'hooked' },
   tuft: { crest: 'tuft' },
