@@ -1,4 +1,4 @@
-import { sentences, words } from '../../text'
+import { sentences, unquoted, words } from '../../text'
 import { briefFrom, type Brief } from '../schema'
 import { draftedPaths } from './drafted'
 import { lengthIn, toneIn } from './tone'
@@ -189,15 +189,15 @@ function bySection(line: string, section: Section, found: Found): string | undef
   if (section === 'avoid' && !INSTRUCTS.test(line) && words(line).length <= 8)
     return boundary(line.replace(/[.]$/, ''), line, found)
   if (section === 'greeting' && found.greeting === undefined) {
-    found.greeting = line.replace(/^["“]|["”]$/g, '')
+    found.greeting = unquoted(line)
     return 'openers.greeting'
   }
   if (section === 'unknown' && found.whenUnknown === undefined && !INSTRUCTS.test(line)) {
-    found.whenUnknown = line.replace(/^["“]|["”]$/g, '')
+    found.whenUnknown = unquoted(line)
     return 'grounding.whenUnknown'
   }
   if (section === 'suggestions') {
-    found.suggestions.push(line.replace(/^["“]|["”]$/g, '').slice(0, 300))
+    found.suggestions.push(unquoted(line).slice(0, 300))
     return `openers.suggestions.${found.suggestions.length - 1}`
   }
   if (section === 'audience' && found.purpose.audience === undefined) {

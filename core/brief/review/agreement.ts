@@ -1,23 +1,19 @@
 import { REMARK_WORDS } from '../../languages'
 import { profileTexts } from '../../manner'
 import { find, holds, tokensOf } from '../../reading'
-import { readRule } from '../../rules'
-import { contentStems, sentences, stem } from '../../text'
-import { DIALS, type DialName } from '../prompt'
-import type { Brief, Rule } from '../schema'
+import { contentStems, quotations, sentences, stem } from '../../text'
+import { DIALS } from '../prompt'
+import { readRules } from './readRules'
 import type { Finder, Remark } from './remark'
 
 /** Whether what a brief says agrees with its library, its own figures, its dials, and with what is really done. */
-
-const read = (brief: Brief) =>
-  brief.rules.map((rule, at) => ({ rule, at })).filter(({ rule }) => rule.enabled && rule.do.trim() !== '')
 
 /** Two texts speak of the same thing when so many words of substance stand in both. */
 const SHARED = 2
 
 /** A rule that allows no exception where the library knows one. */
 export const absoluteWithExceptions: Finder = (brief, { passagesOn = () => [] }) =>
-  read(brief).flatMap(({ rule, at }): Remark[] => {
+  readRules(brief).flatMap(({ rule, at }): Remark[] => {
     const line = `${rule.when} ${rule.do}`
     const absolute = find(REMARK_WORDS.absolute, tokensOf(rule.do))
     if (!absolute) return []
@@ -41,24 +37,31 @@ export const absoluteWithExceptions: Finder = (brief, { passagesOn = () => [] })
         ]
   })
 
-const conditionOf = (rule: Rule): string => JSON.stringify(readRule(rule.when, rule.do).condition)
-
 /** Two limits of length that cannot both be meant: of two rules on the same occasion, or of a rule and the format. */
 export const twoLimits: Finder = (brief) => {
-  const limits = read(brief).flatMap(({ rule, at }) =>
-    readRule(rule.when, rule.do).directives.flatMap((each) =>
-      each.kind === 'limit' ? [{ at, most: each.most, unit: each.unit, condition: conditionOf(rule), rule }] : [],
+  const limits = readRules(brief).flatMap(({ at, reading: { condition, directives } }) =>
+    directives.flatMap((each) =>
+      each.kind === 'limit'
+        ? [
+            {
+              at,
+              most: each.most,
+              unit: each.unit,
+              isAlways: condition.kind === 'always',
+              on: JSON.stringify(condition),
+            },
+          ]
+        : [],
     ),
   )
   const { maxWords } = brief.manner.format
   return limits.flatMap((limit, n): Remark[] => {
     const other = limits
       .slice(0, n)
-      .find((each) => each.unit === limit.unit && each.condition === limit.condition && each.most !== limit.most)
-    const isAlways = readRule(limit.rule.when, limit.rule.do).condition.kind === 'always'
+      .find((each) => each.unit === limit.unit && each.on === limit.on && each.most !== limit.most)
     const against = other
       ? `another rule says ${other.most}`
-      : isAlways && limit.unit === 'words' && maxWords !== null && maxWords !== limit.most
+      : limit.isAlways && limit.unit === 'words' && maxWords !== null && maxWords !== limit.most
         ? `the format says ${maxWords}`
         : undefined
     if (against === undefined) return []
@@ -81,14 +84,6 @@ const LOW = 30
 const HIGH = 70
 /** A word before it within so many turns a trait round: "never curt". */
 const TURNED_WITHIN = 3
-
-const DIAL_NAMES: Readonly<Record<DialName, string>> = {
-  formality: 'formality',
-  warmth: 'warmth',
-  brevity: 'brevity',
-  playfulness: 'playfulness',
-  directness: 'directness',
-}
 
 /** The trait of a list that a persona claims, one that is turned round aside. */
 function traitIn(list: string, persona: string): string | undefined {
@@ -115,10 +110,10 @@ export const personaAgainstDials: Finder = ({ manner }) =>
           {
             kind: 'persona-against-dials',
             field: 'manner.persona',
-            text: `“${trait}” here; the dial of ${DIAL_NAMES[dial]} stands at ${value}.`,
+            text: `“${trait}” here; the dial of ${dial} stands at ${value}.`,
             why: 'A language model is told both, and follows now one, now the other.',
             mend: {
-              label: `Set ${DIAL_NAMES[dial]} to ${100 - value}`,
+              label: `Set ${dial} to ${100 - value}`,
               edits: [{ kind: 'set', field: `manner.dials.${dial}`, value: 100 - value }],
             },
           },
@@ -156,14 +151,12 @@ export const samplesAgainstDials: Finder = ({ manner }) => {
       ]
 }
 
-/** Steps that use everything that was given. */
-const USES_ALL = /\b(?:repeat|read back|sum up|summari[sz]e|confirm|list)\b/i
-
 /** What a duty asks for, though nothing it does afterwards needs it. */
 export const askedForNothing: Finder = (brief) =>
   brief.duties.flatMap((duty, at) => {
-    if (!duty.enabled || duty.steps.trim() === '' || duty.tools.length > 0 || USES_ALL.test(duty.steps)) return []
-    const used = new Set(tokensOf(duty.steps).map(({ text }) => stem(text)))
+    const steps = tokensOf(duty.steps)
+    if (!duty.enabled || steps.length === 0 || duty.tools.length > 0 || holds(REMARK_WORDS.usesAll, steps)) return []
+    const used = new Set(steps.map(({ text }) => stem(text)))
     return duty.ask.flatMap((ask, n): Remark[] => {
       const names = tokensOf(ask.name).map(({ text }) => stem(text))
       if (names.length === 0 || names.some((name) => used.has(name))) return []
@@ -179,9 +172,6 @@ export const askedForNothing: Finder = (brief) =>
     })
   })
 
-/** What is said word for word in a line of instructions. */
-const quoted = (text: string): string => [...text.matchAll(/["“]([^"”]+)["”]/g)].map((match) => match[1]).join('\n')
-
 /**
  * A text that says something was done, or will be, where nothing does it: no tool of the duty, and no hand-over to a
  * person. What a visitor gave stands in the logbook, and that is all.
@@ -189,12 +179,14 @@ const quoted = (text: string): string => [...text.matchAll(/["“]([^"”]+)["�
 export const promiseNobodyKeeps: Finder = (brief) => {
   const places: { field: string; text: string }[] = [
     ...brief.duties.flatMap((duty, at) =>
-      duty.enabled && duty.tools.length === 0 ? [{ field: `duties.${at}`, text: quoted(duty.steps) }] : [],
+      duty.enabled && duty.tools.length === 0
+        ? [{ field: `duties.${at}`, text: quotations(duty.steps).join('\n') }]
+        : [],
     ),
-    ...read(brief).flatMap(({ rule, at }) =>
-      readRule(rule.when, rule.do).directives.some(({ kind }) => kind === 'handOver')
+    ...readRules(brief).flatMap(({ rule, at, reading }) =>
+      reading.directives.some(({ kind }) => kind === 'handOver')
         ? []
-        : [{ field: `rules.${at}`, text: quoted(rule.do) }],
+        : [{ field: `rules.${at}`, text: quotations(rule.do).join('\n') }],
     ),
     ...brief.boundaries.flatMap((boundary, at) =>
       boundary.enabled && boundary.onHit !== 'handOver' ? [{ field: `boundaries.${at}`, text: boundary.reply }] : [],

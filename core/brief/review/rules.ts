@@ -1,22 +1,12 @@
-import { contentStems, jaccard, synonymsOf, words } from '../../text'
+import { contentStems, jaccard, synonymsOf, withoutQuotations, words } from '../../text'
 import { REMARK_WORDS } from '../../languages'
 import { find, tokensOf } from '../../reading'
 import { subjectOf } from '../../calling'
-import { breaks, readRule, type Condition, type Directive, type RuleReading } from '../../rules'
+import { breaks, type Condition, type Directive, type RuleReading } from '../../rules'
 import { fallsUnder } from './fallsUnder'
 import type { Brief, Rule } from '../schema'
+import { readRules } from './readRules'
 import type { Finder, Remark } from './remark'
-
-interface Read {
-  readonly rule: Rule
-  readonly at: number
-  readonly reading: RuleReading
-}
-
-const readAll = (brief: Brief): Read[] =>
-  brief.rules
-    .map((rule, at) => ({ rule, at, reading: readRule(rule.when, rule.do) }))
-    .filter(({ rule }) => rule.enabled && rule.do.trim() !== '')
 
 const spoken = (directive: Directive): string | undefined => ('text' in directive ? directive.text : undefined)
 
@@ -28,7 +18,7 @@ const meet = (a: RuleReading, b: RuleReading): boolean =>
 
 /** One rule has said what another forbids. */
 export const saidAndForbidden: Finder = (brief) => {
-  const all = readAll(brief)
+  const all = readRules(brief)
   return all.flatMap((says) =>
     all.flatMap((forbids): Remark[] => {
       if (says === forbids || !meet(says.reading, forbids.reading)) return []
@@ -60,7 +50,7 @@ const WANTS_SHORT =
 
 /** One asks for short answers, another for long ones. */
 export const shortAndLong: Finder = (brief) => {
-  const all = readAll(brief)
+  const all = readRules(brief)
   const short = all.filter(
     ({ rule, reading }) =>
       WANTS_SHORT.test(rule.do) ||
@@ -92,7 +82,7 @@ const isAlike = (a: string, b: string): boolean => a.trim().toLowerCase() === b.
 
 /** Two different offers are made on the same occasion. */
 export const twoOffers: Finder = (brief) => {
-  const offers = readAll(brief).flatMap((each) =>
+  const offers = readRules(brief).flatMap((each) =>
     each.reading.directives.flatMap((directive) =>
       directive.kind === 'offer' ? [{ ...each, text: directive.text }] : [],
     ),
@@ -123,7 +113,7 @@ export const twoOffers: Finder = (brief) => {
 export const twoSignOffs: Finder = (brief) => {
   const signOff = brief.manner.format.signOff.trim()
   if (signOff === '') return []
-  return readAll(brief).flatMap(({ at, reading }): Remark[] => {
+  return readRules(brief).flatMap(({ at, reading }): Remark[] => {
     const ending = reading.directives.find((each) => each.kind === 'endWith')
     if (!ending || reading.condition.kind !== 'always' || ending.text === signOff) return []
     return [
@@ -145,7 +135,7 @@ export const vague: Finder = (brief) => [
 ]
 
 function vagueIn(field: string, text: string): Remark[] {
-  const found = find(REMARK_WORDS.vague, tokensOf(text.replace(/["“][^"”]*["”]/g, ' ')))
+  const found = find(REMARK_WORDS.vague, tokensOf(withoutQuotations(text)))
   return found
     ? [
         {
@@ -160,7 +150,7 @@ function vagueIn(field: string, text: string): Remark[] {
 
 /** A condition that nothing can meet, or that something before it always catches. */
 export const neverApplies: Finder = (brief) =>
-  readAll(brief).flatMap(({ rule, at, reading }): Remark[] => {
+  readRules(brief).flatMap(({ rule, at, reading }): Remark[] => {
     if (!reading.understood) return []
     const impossible = contradiction(reading.condition)
     if (impossible) {
@@ -236,7 +226,7 @@ const SAME = 0.8
 
 /** A rule that repeats another in other words. */
 export const saidTwice: Finder = (brief) => {
-  const all = readAll(brief)
+  const all = readRules(brief)
   return all.flatMap((each, at): Remark[] => {
     const other = all.slice(0, at).find((before) => isRepeat(before.rule, each.rule))
     return other
@@ -269,7 +259,7 @@ const LONGEST_RULE_WORDS = 45
 
 /** A rule so long that it holds several. */
 export const tooLongRule: Finder = (brief) =>
-  readAll(brief).flatMap(({ rule, at }): Remark[] => {
+  readRules(brief).flatMap(({ rule, at }): Remark[] => {
     const count = words(rule.do).length
     return count > LONGEST_RULE_WORDS
       ? [
@@ -285,7 +275,7 @@ export const tooLongRule: Finder = (brief) =>
 
 /** "Usually" on a rule that says always or never. */
 export const strengthAgainstWords: Finder = (brief) =>
-  readAll(brief).flatMap(({ rule, at }): Remark[] =>
+  readRules(brief).flatMap(({ rule, at }): Remark[] =>
     rule.strength === 'usually' && /^\W*(?:always|never|under no circumstances|without exception)\b/i.test(rule.do)
       ? [
           {
@@ -305,7 +295,7 @@ const WAY_OUT = /\b(?:instead|but|refer|point|offer|say|tell|suggest|recommend|u
 
 /** A refusal that leaves the visitor standing. */
 export const noWayOut: Finder = (brief) => [
-  ...readAll(brief).flatMap(({ rule, at }): Remark[] =>
+  ...readRules(brief).flatMap(({ rule, at }): Remark[] =>
     ABSOLUTE.test(rule.do) && !WAY_OUT.test(rule.do.replace(ABSOLUTE, ''))
       ? [
           {

@@ -15,6 +15,9 @@ export const REMARK_WORDS = {
   /** Says that something was done, or will be, by somebody. */
   promise:
     'i have passed, i passed, i will pass, we have passed, passed that on, passed it on, passed this on, i have forwarded, i will forward, i have sent, i will send, we will send, we send you, i have told, i will tell them, i will let them know, i have let, we will write, we write to you, we will call, we call you, we will contact, we will be in touch, we will get back, get back to you, someone will, somebody will, a colleague will, will be in touch, will contact you, will call you, will write to you, will reply to you, is booked, has been booked, have been booked, i have booked, i have reserved, is reserved, has been reserved, we cancel it, i have cancelled, has been cancelled, is cancelled, i have ordered, has been ordered, i have changed your, has been changed, you will hear from us, you will receive',
+  /** Of steps: uses everything that was given. */
+  usesAll:
+    'repeat, repeats, repeating, read back, reads back, sum up, sums up, summarise, summarize, summarises, summarizes, confirm, confirms, list, lists',
   /** Turns a word of a persona round. */
   turned: 'not, never, no, without, avoid, hardly, less',
   /** What words of a persona say of each dial: its low end, and its high end. */
