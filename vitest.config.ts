@@ -1,11 +1,17 @@
 import { defineConfig } from 'vitest/config'
 
+/** Files that take the browser's globals or stores for themselves run alone; all others share what they have loaded. */
+const alone = '{web,widget}/**/*.test.ts'
+const shared = '{core,contract,client,server,stand-ins,demo,bench}/**/*.test.ts'
+const common = { testTimeout: 20_000, hookTimeout: 60_000 }
+
 export default defineConfig({
   test: {
-    include: ['{core,contract,client,server,web,widget,stand-ins,demo,bench}/**/*.test.ts'],
     globalSetup: ['server/testing/blankImage.ts'],
-    testTimeout: 20_000,
-    hookTimeout: 60_000,
     maxWorkers: 2,
+    projects: [
+      { extends: true, test: { ...common, name: 'shared', include: [shared], isolate: false } },
+      { extends: true, test: { ...common, name: 'alone', include: [alone] } },
+    ],
   },
 })
