@@ -11,7 +11,7 @@ const styleOf = (name: string) =>
   name.endsWith('.css')
     ? read(name)
     : [...read(name).matchAll(/<style[^>]*>([\s\S]*?)<\/style>/g)].map((m) => m[1]).join('\n')
-const styled = files.filter((name) => /\.(?:vue|css)$/.test(name) && !name.endsWith('elementBase.css'))
+const styled = files.filter((name) => /\.(?:vue|css)$/.test(name) && name !== 'design/element/base.css')
 const tokens = read('design/tokens.css')
 /** Lines of all styles that match, with the file each stands in. */
 const linesLike = (pattern: RegExp, but: (name: string) => boolean = () => false) =>
