@@ -172,7 +172,10 @@ describe('a visitor', () => {
 describe('what was passed on to a person', () => {
   it('is found in the logbook, and leads to the line of the brief that asked for it', async () => {
     const page = await world.open(`${marlow}/logbook`)
-    await page.locator('.el-segmented').getByText(/^Passed on/).click()
+    await page
+      .locator('.el-segmented')
+      .getByText(/^Passed on/)
+      .click()
     await expect.poll(() => page.locator('.list li').count()).toBe(1)
     const line = page.locator('.reading li').filter({ hasText: 'rude to my mother' })
     await page.locator('.list li button').click()
