@@ -2,8 +2,12 @@ import type { Locator, Page } from 'playwright-core'
 
 /** Chooses an option of a list that opens below its field. */
 export async function choose(page: Page, field: Locator, option: string): Promise<void> {
-  await page.locator('.el-select__wrapper').filter({ has: field }).click()
-  await page.getByRole('option', { name: option, exact: true }).and(page.locator(':visible')).click()
+  const wrapper = page.locator('.el-select__wrapper').filter({ has: field })
+  const wanted = page.getByRole('option', { name: option, exact: true }).and(page.locator(':visible'))
+  await wrapper.click()
+  // On a busy machine a list that is still closing takes the click for its own and stays shut.
+  await wanted.waitFor({ timeout: 3000 }).catch(() => wrapper.click())
+  await wanted.click()
 }
 
 /** Picks one of a few choices that all stand there. */

@@ -163,6 +163,7 @@ describe('the visitor’s page', () => {
   it('keeps the newest answer in sight, draws its Markdown, and tells it once', async () => {
     const page = await world.open('/talk/marlow')
     await page.setViewportSize({ width: 800, height: 560 })
+    await page.locator('.reply').first().waitFor()
     for (const question of [
       'Can I bring my dog?',
       'What are the fares?',
