@@ -9,7 +9,7 @@ export {
   type Brief,
   type BriefChange,
   type CompiledPrompt,
-  type Edit,
+  type BriefEdit,
   type InterviewQuestion,
   type DialName,
   type Rule,
@@ -18,12 +18,23 @@ export {
 /** How one rule was read: what the built-in model will do with it. */
 export const ruleReading = z.object({ id: z.string(), understood: z.boolean(), explanation: z.string() })
 
-/** One change of a brief, as a mend or a proposal makes it. */
-export const editSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('set'), field: z.string(), value: z.unknown() }),
-  z.object({ kind: z.literal('remove'), field: z.string() }),
-  z.object({ kind: z.literal('add'), field: z.string(), value: z.unknown() }),
-])
+const pointer = z.string().max(1000)
+const value = z.unknown()
+
+/** One edit of a brief, as a mend or a proposal makes it: a JSON Patch (RFC 6902) in which entries are named by their ids. */
+export const briefEdit = z
+  .array(
+    z.discriminatedUnion('op', [
+      z.object({ op: z.literal('test'), path: pointer, value }),
+      z.object({ op: z.literal('add'), path: pointer, value }),
+      z.object({ op: z.literal('replace'), path: pointer, value }),
+      z.object({ op: z.literal('remove'), path: pointer }),
+      z.object({ op: z.literal('move'), from: pointer, path: pointer }),
+      z.object({ op: z.literal('copy'), from: pointer, path: pointer }),
+    ]),
+  )
+  .max(500)
+  .readonly()
 
 /** A remark in the margin of the brief, beside the field it concerns. */
 export const remarkSchema = z.object({
@@ -31,7 +42,7 @@ export const remarkSchema = z.object({
   field: z.string(),
   text: z.string(),
   why: z.string(),
-  mend: z.object({ label: z.string(), edits: z.array(editSchema).readonly() }).optional(),
+  mend: z.object({ label: z.string(), edit: briefEdit }).optional(),
 })
 
 /** Rules that several agents share, with who uses them. */

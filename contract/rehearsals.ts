@@ -10,9 +10,18 @@ export const storedScript = scriptSchema.extend({ id: z.string(), changedAt: z.s
 export const scriptBeginning = z.object({ conversationId: z.string().optional() })
 export const scriptList = z.object({ scripts: z.array(storedScript) })
 
+/** What scripts are played with. */
+export const runSubject = z.union([
+  z.literal('draft'),
+  z.object({ edition: z.number().int().min(1) }),
+  z.object({ revision: z.number().int().min(1) }),
+])
+
 export const newRehearsal = z.object({
   scriptIds: z.array(z.string()).max(1000).optional(),
-  subject: z.union([z.literal('draft'), z.object({ edition: z.number().int().min(1) })]).default('draft'),
+  subject: runSubject.default('draft'),
+  /** Seconds to wait for the end; a run that takes longer goes on, and is answered with its id. */
+  wait: z.number().min(0).max(600).default(30),
 })
 
 export const turnResult = z.object({
@@ -21,7 +30,16 @@ export const turnResult = z.object({
   outcome: z.enum(OUTCOMES),
   citations: z.array(citationSchema).readonly(),
   workings: z.array(workingSchema).readonly(),
-  checks: z.array(z.object({ check: checkSchema, passed: z.boolean(), reason: z.string() })).readonly(),
+  checks: z
+    .array(
+      z.object({
+        check: checkSchema,
+        passed: z.boolean(),
+        reason: z.string(),
+        by: z.enum(['built-in', 'model', 'nobody']).optional(),
+      }),
+    )
+    .readonly(),
   passed: z.boolean(),
 })
 
@@ -33,28 +51,50 @@ export const scriptResult = z.object({
   error: z.string().optional(),
 })
 
-export const rehearsalSchema = z.object({
+export const RUN_STATUSES = ['queued', 'running', 'done', 'cancelled', 'failed'] as const
+
+const run = z.object({
   id: z.string(),
+  status: z.enum(RUN_STATUSES),
+  error: z.string().nullable(),
   revision: z.number(),
   edition: z.number().nullable(),
   createdAt: z.string(),
+  /** How many scripts it plays, and how they went so far. */
+  total: z.number(),
   passed: z.number(),
   failed: z.number(),
-  results: z.array(scriptResult),
-  /** Each script against the run before it that held the script. */
-  comparison: z.array(
-    z.object({
-      scriptId: z.string(),
-      movement: z.enum(['same', 'mended', 'broken', 'reworded', 'new']),
-      turns: z.array(z.number()).readonly(),
-    }),
-  ),
 })
 
+/** Each script against the newest run before it that held the script. */
+const comparison = z.object({
+  scriptId: z.string(),
+  movement: z.enum(['same', 'mended', 'broken', 'reworded', 'new']),
+  turns: z.array(z.number()).readonly(),
+})
+
+/** A run with everything that was said in it. */
+export const rehearsalSchema = run.extend({ results: z.array(scriptResult), comparison: z.array(comparison) })
+
+/** A run as a column of the sheet: how each script fared, without what was said. */
+export const runColumn = run.extend({ cells: z.array(comparison.extend({ passed: z.boolean() })) })
+
 /** The last runs, newest first. */
-export const rehearsalList = z.object({ rehearsals: z.array(rehearsalSchema) })
+export const rehearsalList = z.object({ rehearsals: z.array(runColumn) })
+
+/** One script of a run, with the newest result of it before that run. */
+export const runCell = z.object({
+  result: scriptResult,
+  before: z.object({ result: scriptResult, revision: z.number() }).nullable(),
+})
+
+/** A run that goes on. */
+export const runBegun = z.object({ id: z.string(), status: z.enum(RUN_STATUSES) })
 
 export type StoredScript = z.infer<typeof storedScript>
+export type RunColumn = z.infer<typeof runColumn>
+export type RunCell = z.infer<typeof runCell>
+export type RunBegun = z.infer<typeof runBegun>
 export type Rehearsal = z.infer<typeof rehearsalSchema>
 export type ScriptResult = z.infer<typeof scriptResult>
 export type TurnResult = z.infer<typeof turnResult>

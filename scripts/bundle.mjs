@@ -36,6 +36,7 @@ const options = () => ({
 export const THREADS = {
   pgliteWorker: 'server/src/database/pgliteWorker.ts',
   readWorker: 'server/src/library/readWorker.ts',
+  playWorker: 'server/src/playing/playWorker.ts',
 }
 
 /** The threads alone, for a server that runs from source. */

@@ -121,7 +121,7 @@ describe('the compiled prompt', () => {
 
 describe('variables', () => {
   it('takes the visitor’s value, else the fallback, else nothing', () => {
-    const variables = [{ name: 'boat', fallback: 'the ferry' }]
+    const variables = [{ id: 'boat', name: 'boat', fallback: 'the ferry' }]
     expect(fillVariables('On {{ boat }}, {{name}}.', variables, { name: 'Kim' })).toBe('On the ferry, Kim.')
     expect(fillVariables('Dear {{guest}}!', [])).toBe('Dear !')
   })

@@ -4,7 +4,8 @@ export { changesBetween, FIELD_LABELS, type BriefChange } from './changes'
 export { migrate, type StoredBrief } from './migrate'
 export { fillVariables } from './variables'
 export { DIALS, dialWords, type DialName } from './prompt'
-export { applyEdits, reviewBrief, REMARK_KINDS, type Edit, type Remark, type RemarkKind } from './review'
+export { reviewBrief, REMARK_KINDS, type Remark, type RemarkKind } from './review'
+export { applyEdit, editBetween, editOf, inverse, touches, type BriefEdit, type Edited } from './edit'
 export {
   answerQuestion,
   draftFrom,

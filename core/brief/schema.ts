@@ -9,6 +9,32 @@ const id = z.string().min(1).max(64)
 const samples = z.array(line(600)).max(50).default([])
 const dial = z.number().int().min(0).max(100)
 
+/** Filled in where it is left out. */
+const own = z.string().max(64).default('')
+
+/**
+ * Entries each with an id of its own: one that has none gets it from what it says, one that repeats another's gets a
+ * number, so that the same brief always has the same ids.
+ */
+const withIds =
+  <Entry extends { id: string }>(said: (entry: Entry) => string) =>
+  (entries: Entry[]): Entry[] => {
+    const taken = new Set<string>()
+    return entries.map((entry) => {
+      const base = entry.id || slug(said(entry)) || 'entry'
+      let id = base
+      for (let number = 2; taken.has(id); number++) id = `${base.slice(0, 56)}-${number}`
+      taken.add(id)
+      return id === entry.id ? entry : { ...entry, id }
+    })
+  }
+const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^\p{L}\d]+/gu, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 48)
+
 const identity = z.object({
   name: line(80).default(''),
   role: line().default(''),
@@ -104,18 +130,39 @@ export const briefSchema = z.object({
   identity: identity.prefault({}),
   purpose: purpose.prefault({}),
   manner: manner.prefault({}),
-  rules: z.array(ruleSchema).max(200).default([]),
+  rules: z
+    .array(ruleSchema)
+    .max(200)
+    .overwrite(withIds(({ do: does }) => does))
+    .default([]),
   /** Ids of rule sets that several agents share; their rules come after the brief's own. */
   ruleSets: z.array(id).max(20).default([]),
-  duties: z.array(dutySchema).max(50).default([]),
-  boundaries: z.array(boundarySchema).max(100).default([]),
+  duties: z
+    .array(dutySchema)
+    .max(50)
+    .overwrite(withIds(({ name }) => name))
+    .default([]),
+  boundaries: z
+    .array(boundarySchema)
+    .max(100)
+    .overwrite(withIds(({ subject }) => subject))
+    .default([]),
   glossary: z
-    .array(z.object({ term: line(120), meaning: line(1000).default(''), also: z.array(line(120)).max(30).default([]) }))
+    .array(
+      z.object({
+        id: own,
+        term: line(120),
+        meaning: line(1000).default(''),
+        also: z.array(line(120)).max(30).default([]),
+      }),
+    )
     .max(500)
+    .overwrite(withIds(({ term }) => term))
     .default([]),
   answers: z
     .array(
       z.object({
+        id: own,
         question: line(1000),
         answer: text(4000),
         why: line(1000).default(''),
@@ -123,6 +170,7 @@ export const briefSchema = z.object({
       }),
     )
     .max(200)
+    .overwrite(withIds(({ question }) => question))
     .default([]),
   openers: z
     .object({
@@ -155,8 +203,9 @@ export const briefSchema = z.object({
     })
     .prefault({}),
   variables: z
-    .array(z.object({ name: line(60), fallback: line().default('') }))
+    .array(z.object({ id: own, name: line(60), fallback: line().default('') }))
     .max(100)
+    .overwrite(withIds(({ name }) => name))
     .default([]),
   freeform: text(40_000).default(''),
   /** Characters the compiled prompt should keep to. */

@@ -41,3 +41,5 @@ export const FUNCTION_WORDS: Readonly<Record<Spoken, readonly string[]>> = {
 
 export { topicsOf, type Topic } from './topics'
 export { REMARK_WORDS } from './en/remarks'
+export { COMPLAINTS } from './en/complaints'
+export { PLAIN_CHECKS } from './en/plainChecks'

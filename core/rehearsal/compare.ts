@@ -1,4 +1,9 @@
-import type { ScriptResult } from './run'
+/** A script of a run as far as it is compared; `reply` may be the reply or whatever tells it from others. */
+export interface Compared {
+  readonly scriptId: string
+  readonly passed: boolean
+  readonly turns: readonly { readonly reply: string }[]
+}
 
 /** How one script fared against the run before. */
 export type Movement = 'same' | 'mended' | 'broken' | 'reworded' | 'new'
@@ -11,7 +16,7 @@ export interface ScriptComparison {
 }
 
 /** Compares the scripts of a run with those of the run before it; scripts that were not run before are new. */
-export function compareRuns(before: readonly ScriptResult[], now: readonly ScriptResult[]): ScriptComparison[] {
+export function compareRuns(before: readonly Compared[], now: readonly Compared[]): ScriptComparison[] {
   const known = new Map(before.map((result) => [result.scriptId, result]))
   return now.map((result): ScriptComparison => {
     const was = known.get(result.scriptId)

@@ -25,6 +25,10 @@ describe('a check', () => {
     [{ kind: 'matches', pattern: '(' }, false, 'not a valid pattern'],
     [{ kind: 'matches', pattern: '(a|aa)+$' }, false, 'does not match'],
     [{ kind: 'matches', pattern: '(?=x)' }, false, 'looks ahead'],
+    [{ kind: 'includes', text: 'muzzle', not: true }, true, 'does not say “muzzle”'],
+    [{ kind: 'cites', source: 'Fares', not: true }, true, 'not “Fares”'],
+    [{ kind: 'maxWords', words: 3, not: true }, true, '3 more than 3'],
+    [{ kind: 'matches', pattern: '(', not: true }, false, 'not a valid pattern'],
     [{ kind: 'cites', source: '' }, true, 'cites “Conditions of carriage”'],
     [{ kind: 'cites', source: 'conditions' }, true, 'cites'],
     [{ kind: 'cites', source: 'Fares' }, false, 'not “Fares”'],
@@ -37,6 +41,59 @@ describe('a check', () => {
     const verdict = judge(check, reply)
     expect(verdict.passed).toBe(passed)
     expect(verdict.reason).toContain(reason)
+  })
+
+  it.each<[string, string, boolean]>([
+    ['Dogs go free of charge on a lead.', 'Dogs travel free, on a lead.', true],
+    ['Dogs do not travel free.', 'Dogs travel free.', false],
+    ['A dog costs £4.', 'A dog costs £3.', false],
+    ['A dog costs £3.00 for each crossing. Bring a lead.', 'A dog costs £3.', true],
+    ['Good morning!', 'Good morning', true],
+    ['Good morning!', 'See you soon', false],
+  ])('“%s” means “%s”: %s', (said, text, passed) => {
+    expect(judge({ kind: 'means', text }, { ...reply, reply: said }).passed).toBe(passed)
+  })
+
+  it.each<[string, string, boolean]>([
+    ['apologises', 'I am sorry about that. It costs £4.', true],
+    ['apologises', 'It costs £4.', false],
+    ['does not apologise', 'It costs £4.', true],
+    ['gives a price', 'It costs £4.', true],
+    ['gives a price', 'It costs nothing.', false],
+    ['never gives a price', 'It costs £4.', false],
+    ['asks which island', 'To which island would you like to go?', true],
+    ['asks which island', 'On which day?', false],
+    ['mentions the group form', 'There is a form for your group.', true],
+    ['mentions the group form', 'There is a form.', false],
+    ['gives a phone number', 'Call 01632 960 144.', true],
+    ['is short', 'Yes.', true],
+    ['answers in German', 'Hunde fahren kostenlos mit, wenn sie an der Leine sind.', true],
+    ['thanks the visitor', 'Thank you for asking.', true],
+  ])('in plain words: “%s” of “%s” is %s', (text, said, passed) => {
+    expect(judge({ kind: 'plain', text }, { ...reply, reply: said }).passed).toBe(passed)
+  })
+
+  it('in plain words that nothing here can judge says so, and fails until somebody can', () => {
+    expect(judge({ kind: 'plain', text: 'sounds like a pirate' }, reply)).toMatchObject({ passed: false, by: 'nobody' })
+  })
+
+  it('of how a reply came to be: what was asked, backed, called for', () => {
+    const [duty] = [{ step: 'duty', title: '', summary: 'The duty “Book” asks for “day”.', details: [], tookMs: 0 }]
+    const asking = { dutyId: 'b', filled: {}, asking: 'day', isPaused: false }
+    const turn = { ...reply, reply: 'On which day?', workings: [duty!], memory: { facts: [], duty: asking } }
+    const passes = (check: Check) => judge(check, turn).passed
+    expect([passes({ kind: 'asksFor', name: 'day' }), passes({ kind: 'asksFor', name: 'island' })]).toEqual([
+      true,
+      false,
+    ])
+    expect([passes({ kind: 'duty', name: 'book' }), passes({ kind: 'duty', name: 'refund' })]).toEqual([true, false])
+    const claim = { text: 'Dogs fly.', score: 0, isClaim: true, isSupported: false, by: 'none' } as const
+    expect(judge({ kind: 'grounded' }, { ...reply, support: [claim] })).toMatchObject({
+      passed: false,
+      reason: 'Nothing backs “Dogs fly.”.',
+    })
+    expect(judge({ kind: 'rule', text: 'x' }, reply).reason).toBe('No rule with a condition was called for.')
+    expect(judge({ kind: 'tool', name: 'calculator', holding: '' }, reply).reason).toBe('No tool was called.')
   })
 
   it('fails “cites” when nothing is cited, and does not count markers as words', () => {
@@ -69,6 +126,15 @@ describe('playing a script', () => {
       conversation,
       clock: () => 0,
     })
+
+  it('passes with a warning where only a soft check fails', async () => {
+    const script = scriptSchema.parse({
+      title: 'Softly',
+      turns: [{ say: 'Hello', checks: [{ kind: 'includes', text: 'Ahoy', soft: true }] }],
+    })
+    const result = await playScript({ ...script, id: 's1' }, play)
+    expect([result.passed, result.turns[0]!.checks[0]!.passed]).toEqual([true, false])
+  })
 
   it('goes on in one conversation and passes when every check does', async () => {
     const script = scriptSchema.parse({

@@ -1,6 +1,6 @@
 import { exchangeOf, type Citation, type Exchange, type Outcome, type TurnState, type Working } from '../dialogue'
-import { judge, type Verdict } from './check'
-import type { Check, Script } from './script'
+import { judge, type Check, type Verdict } from './checks'
+import type { Script } from './script'
 
 /** One turn of a run: what was said, what came back, and each check with its verdict. */
 export interface TurnResult {
@@ -13,7 +13,7 @@ export interface TurnResult {
   readonly passed: boolean
 }
 
-/** One script of a run. It passed when every check of every turn did. */
+/** One script of a run. It passed when every check of every turn did, those that only warn aside. */
 export interface ScriptResult {
   readonly scriptId: string
   readonly title: string
@@ -26,10 +26,14 @@ export interface ScriptResult {
 /** Takes one turn given the conversation so far. */
 export type PlayTurn = (said: string, conversation: readonly Exchange[]) => Promise<TurnState>
 
-/** Plays a script turn by turn in one conversation and holds each reply against its checks. */
-export async function playScript(script: Script & { readonly id: string }, play: PlayTurn): Promise<ScriptResult> {
+/** Plays a script turn by turn in one conversation, which may go on from what was said before, and holds each reply against its checks. */
+export async function playScript(
+  script: Pick<Script, 'title' | 'turns'> & { readonly id: string },
+  play: PlayTurn,
+  before: readonly Exchange[] = [],
+): Promise<ScriptResult> {
   const turns: TurnResult[] = []
-  let conversation: readonly Exchange[] = []
+  let conversation = before
   for (const turn of script.turns) {
     const state = await play(turn.say, conversation)
     const checks = turn.checks.map((check) => ({ check, ...judge(check, state) }))
@@ -40,7 +44,7 @@ export async function playScript(script: Script & { readonly id: string }, play:
       citations: state.citations,
       workings: state.workings,
       checks,
-      passed: checks.every((check) => check.passed),
+      passed: checks.every(({ passed, check }) => passed || check.soft === true),
     })
     conversation = [...conversation, exchangeOf(state)]
   }

@@ -1,5 +1,6 @@
 import { briefFrom, type Brief } from '../brief'
-import type { Script } from '../rehearsal'
+import type { z } from 'zod'
+import type { scriptSchema } from '../rehearsal'
 import { bookingHelper, leadCollector } from './collecting'
 import { frontDesk, policyGuide } from './answering'
 import { productAdviser, trainer } from './guiding'
@@ -11,7 +12,7 @@ export interface TemplateSource {
   /** For whom and what it is, in one sentence. */
   readonly summary: string
   readonly brief: Parameters<typeof briefFrom>[0]
-  readonly scripts: readonly Script[]
+  readonly scripts: readonly z.input<typeof scriptSchema>[]
 }
 
 /** A full brief with scripts to begin from. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { reviewBrief } from '../brief'
 import { takeTurn } from '../dialogue'
-import { playScript } from '../rehearsal'
+import { playScript, scriptSchema } from '../rehearsal'
 import { understudy } from '../understudy'
 import { TEMPLATES, templateById } from './index'
 
@@ -18,7 +18,7 @@ describe('templates', () => {
       template.scripts.map((script) => [template.title, script.title, template, script] as const),
     ),
   )('%s: the script “%s” passes on its brief', async (_template, _script, { brief }, script) => {
-    const result = await playScript({ ...script, id: 's' }, (said, conversation) =>
+    const result = await playScript({ ...scriptSchema.parse(script), id: 's' }, (said, conversation) =>
       takeTurn(said, { brief, library, model: understudy, conversation, clock: () => 0 }),
     )
     const missed = result.turns.flatMap((turn) =>

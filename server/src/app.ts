@@ -23,7 +23,8 @@ import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } 
 import { FileStore } from './files'
 import { guardOrigin } from './http/guard'
 import { answerProblems } from './http/problems'
-import { Jobs } from './jobs'
+import { Jobs, type Works } from './jobs'
+import { noteRoutes, noteWork } from './notes'
 import { LibraryCache } from './library/cache'
 import { careRoutes } from './library/careRoutes'
 import { findingRoutes } from './library/findingRoutes'
@@ -38,6 +39,8 @@ import { ReadPool } from './library/readPool'
 import { questionSetRoutes } from './library/questionSetRoutes'
 import { libraryRoutes, MOST_FILE_BYTES } from './library/routes'
 import { assetFolder } from './places'
+import { PlayPool } from './playing'
+import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
 import { talkRoutes } from './release/talk'
@@ -71,6 +74,7 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
     const files = new FileStore(join(config.dataFolder, 'files'))
     const bus = new Bus()
     const pool = new ReadPool()
+    const players = new PlayPool()
     const library = new LibraryCache(db, pool, join(config.dataFolder, 'indexes'))
     const seal = new Seal(config.dataFolder)
     const search = new LibrarySearch(db, seal, pool, library, server.log)
@@ -79,6 +83,8 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
       read: { work: thenEmbed(db, readWork(means), (id) => jobs.add('embed', id)), giveUp: giveUpReading(means) },
       embed: { work: embedWork({ db, seal }), giveUp: (id, reason) => giveUpEmbedding(db, id, reason) },
       survey: { work: surveyWork(means), giveUp: (id, reason) => endSurvey(db, id, reason) },
+      rehearse: later(() => rehearseWork(services)),
+      note: later(() => noteWork(services)),
     })
     const services: Services = {
       config,
@@ -91,6 +97,7 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
       pool,
       library,
       search,
+      players,
       log: server.log,
     }
     await addRoutes(server, services)
@@ -106,6 +113,7 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
         await server.close()
         await jobs.stop()
         await pool.close()
+        await players.close()
         await database.close()
         folder.unlock()
       },
@@ -115,6 +123,12 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
     throw error
   }
 }
+
+/** Work that needs all services, which the queue is one of. */
+const later = (works: () => Works): Works => ({
+  work: (...given) => works().work(...given),
+  giveUp: (...given) => works().giveUp(...given),
+})
 
 async function addRoutes(server: FastifyInstance, services: Services): Promise<void> {
   server.setValidatorCompiler(validatorCompiler)
@@ -168,6 +182,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(questionSetRoutes(services))
   await server.register(turnRoutes(services))
   await server.register(rehearsalRoutes(services))
+  await server.register(noteRoutes(services))
   await server.register(releaseRoutes(services))
   await server.register(settingsRoutes(services))
   await server.register(embedderRoutes(services))

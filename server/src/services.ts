@@ -7,6 +7,7 @@ import type { FileStore } from './files'
 import type { Jobs } from './jobs'
 import type { LibraryCache } from './library/cache'
 import type { ReadPool } from './library/readPool'
+import type { PlayPool } from './playing'
 import type { Seal } from './settings/seal'
 
 /** What the routes work with; made once when the server starts. */
@@ -21,5 +22,6 @@ export interface Services {
   readonly pool: ReadPool
   readonly library: LibraryCache
   readonly search: LibrarySearch
+  readonly players: PlayPool
   readonly log: FastifyBaseLogger
 }

@@ -74,6 +74,16 @@ export function formOf(file: File): FormData {
   return form
 }
 
+/** Asks again and again until there is an answer; gives it. */
+export async function until<Found>(ask: () => Promise<Found | false | undefined>): Promise<Found> {
+  for (let tries = 0; tries < 800; tries++) {
+    const found = await ask()
+    if (found) return found
+    await new Promise((resolve) => setTimeout(resolve, 25))
+  }
+  throw new Error('It did not come about in time.')
+}
+
 /** Waits until a source is ready or failed. */
 export async function untilRead(
   ask: TestApp['ask'],

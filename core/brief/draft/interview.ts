@@ -1,5 +1,5 @@
 import { DIALS } from '../prompt'
-import type { Brief } from '../schema'
+import { briefFrom, type Brief } from '../schema'
 import { lengthIn, toneIn } from './tone'
 
 /** One question of the interview: what it fills, how it is put, and why it matters. */
@@ -183,10 +183,10 @@ const STEPS: readonly Step[] = [
       const entries = lines(answer).flatMap((line) => {
         const pair = /^([^:=–—]{1,80})\s*[:=–—]\s*(.+)$/.exec(line)
         return pair
-          ? [{ term: pair[1]!.trim(), meaning: pair[2]!.trim().slice(0, 1000), also: [] }]
-          : listOf(line).map((term) => ({ term: term.slice(0, 120), meaning: '', also: [] }))
+          ? [{ id: '', term: pair[1]!.trim(), meaning: pair[2]!.trim().slice(0, 1000), also: [] }]
+          : listOf(line).map((term) => ({ id: '', term: term.slice(0, 120), meaning: '', also: [] }))
       })
-      return { ...brief, glossary: [...brief.glossary, ...entries] }
+      return briefFrom({ ...brief, glossary: [...brief.glossary, ...entries] })
     },
   },
   {

@@ -4,6 +4,7 @@ import { find, holds, tokensOf } from '../../reading'
 import { contentStems, quotations, sentences, stem } from '../../text'
 import { DIALS } from '../prompt'
 import { readRules } from './readRules'
+import { editOf } from '../edit'
 import type { Finder, Remark } from './remark'
 
 /** Whether what a brief says agrees with its library, its own figures, its dials, and with what is really done. */
@@ -73,7 +74,7 @@ export const twoLimits: Finder = (brief) => {
         why: 'The shorter one wins every time, and the other is never seen.',
         mend: {
           label: 'Switch this rule off',
-          edits: [{ kind: 'set', field: `rules.${limit.at}.enabled`, value: false }],
+          edit: editOf(brief, (draft) => (draft.rules[limit.at]!.enabled = false)),
         },
       },
     ]
@@ -98,9 +99,10 @@ function traitIn(list: string, persona: string): string | undefined {
 }
 
 /** A persona that says the opposite of a dial. */
-export const personaAgainstDials: Finder = ({ manner }) =>
+export const personaAgainstDials: Finder = (brief) =>
   DIALS.flatMap((dial): Remark[] => {
     const [low, high] = REMARK_WORDS.dials[dial]
+    const { manner } = brief
     const value = manner.dials[dial]
     const trait =
       value >= HIGH ? traitIn(low, manner.persona) : value <= LOW ? traitIn(high, manner.persona) : undefined
@@ -114,7 +116,7 @@ export const personaAgainstDials: Finder = ({ manner }) =>
             why: 'A language model is told both, and follows now one, now the other.',
             mend: {
               label: `Set ${dial} to ${100 - value}`,
-              edits: [{ kind: 'set', field: `manner.dials.${dial}`, value: 100 - value }],
+              edit: editOf(brief, (draft) => (draft.manner.dials[dial] = 100 - value)),
             },
           },
         ]
@@ -166,7 +168,7 @@ export const askedForNothing: Finder = (brief) =>
           field: `duties.${at}.ask.${n}`,
           text: `Nothing in the steps uses “${ask.name}”.`,
           why: 'People give what is theirs only when it is needed; and each question more loses some of them.',
-          mend: { label: 'Do not ask for it', edits: [{ kind: 'remove', field: `duties.${at}.ask.${n}` }] },
+          mend: { label: 'Do not ask for it', edit: editOf(brief, (draft) => draft.duties[at]!.ask.splice(n, 1)) },
         },
       ]
     })

@@ -4,8 +4,7 @@ import * as parts from './parts'
 import * as rules from './rules'
 import type { Finder, Remark, ReviewContext } from './remark'
 
-export { REMARK_KINDS, type Edit, type Remark, type RemarkKind, type ReviewContext } from './remark'
-export { applyEdits } from './edits'
+export { REMARK_KINDS, type Remark, type RemarkKind, type ReviewContext } from './remark'
 
 const FINDERS: readonly Finder[] = [
   parts.missing,

@@ -3,6 +3,7 @@ import { breaks, readRule, type Condition } from '../../rules'
 import { fallsUnder } from './fallsUnder'
 import { compile } from '../compile'
 import type { Brief } from '../schema'
+import { editOf } from '../edit'
 import type { Finder, Remark } from './remark'
 
 /** A duty that a boundary keeps from ever beginning. */
@@ -36,7 +37,7 @@ export const suggestionBehindBoundary: Finder = (brief) =>
             `openers.suggestions.${at}`,
             `The boundary “${hit.subject}” turns this question away.`,
             'A visitor who takes the suggestion is refused.',
-            { label: 'Remove it', edits: [{ kind: 'remove', field: `openers.suggestions.${at}` }] },
+            { label: 'Remove it', edit: editOf(brief, (draft) => draft.openers.suggestions.splice(at, 1)) },
           ),
         ]
       : []
@@ -72,7 +73,9 @@ export const unexplained: Finder = (brief, { isInLibrary = () => true }) => {
           'Visitors use other words for it, and a model guesses what it means.',
           {
             label: `Add “${name}” to the glossary`,
-            edits: [{ kind: 'add', field: 'glossary', value: { term: name, meaning: '', also: [] } }],
+            edit: editOf(brief, (draft) =>
+              draft.glossary.push({ id: `term-${name}`, term: name, meaning: '', also: [] }),
+            ),
           },
         ),
       ]
@@ -128,13 +131,19 @@ export const unknownDuty: Finder = (brief) => {
             'The rule waits for something that never happens.',
             {
               label: `Add the duty “${name}”`,
-              edits: [
-                {
-                  kind: 'add',
-                  field: 'duties',
-                  value: { id: `duty-${stem(name)}`, name, when: '', examples: [], steps: '', ask: [], tools: [] },
-                },
-              ],
+              edit: editOf(brief, (draft) =>
+                draft.duties.push({
+                  id: `duty-${stem(name)}`,
+                  name,
+                  when: '',
+                  examples: [],
+                  unlike: [],
+                  steps: '',
+                  ask: [],
+                  tools: [],
+                  enabled: true,
+                }),
+              ),
             },
           ),
         ]
@@ -160,7 +169,7 @@ export const unknownVariable: Finder = (brief) => {
           'It is replaced by nothing, which leaves a hole in the sentence.',
           {
             label: 'Add it to the variables',
-            edits: [{ kind: 'add', field: 'variables', value: { name, fallback: '' } }],
+            edit: editOf(brief, (draft) => draft.variables.push({ id: `variable-${name}`, name, fallback: '' })),
           },
         ),
       ),
@@ -198,7 +207,7 @@ export const missing: Finder = (brief) => [
           'It will happen; silence or a guess are the worst replies.',
           {
             label: 'Write one',
-            edits: [{ kind: 'set', field: 'grounding.whenUnknown', value: 'I’m afraid I don’t know that.' }],
+            edit: editOf(brief, (draft) => (draft.grounding.whenUnknown = 'I’m afraid I don’t know that.')),
           },
         ),
       ]
@@ -265,13 +274,11 @@ export const greetingOutOfTone: Finder = (brief) => {
         'The first line sets the tone visitors expect.',
         {
           label: 'Begin with “Good day”',
-          edits: [
-            {
-              kind: 'set',
-              field: 'openers.greeting',
-              value: greeting.replace(/^\W*(?:hi|hey|hiya|yo|howdy)\b(?: there)?/i, 'Good day').replace(/!+/g, '.'),
-            },
-          ],
+          edit: editOf(brief, (draft) => {
+            draft.openers.greeting = greeting
+              .replace(/^\W*(?:hi|hey|hiya|yo|howdy)\b(?: there)?/i, 'Good day')
+              .replace(/!+/g, '.')
+          }),
         },
       ),
     ]
@@ -284,13 +291,12 @@ export const greetingOutOfTone: Finder = (brief) => {
         'The first line sets the tone visitors expect.',
         {
           label: 'Begin with “Hi”',
-          edits: [
-            {
-              kind: 'set',
-              field: 'openers.greeting',
-              value: greeting.replace(/^\W*(?:good (?:day|morning|afternoon|evening)|dear \w+|greetings)/i, 'Hi'),
-            },
-          ],
+          edit: editOf(brief, (draft) => {
+            draft.openers.greeting = greeting.replace(
+              /^\W*(?:good (?:day|morning|afternoon|evening)|dear \w+|greetings)/i,
+              'Hi',
+            )
+          }),
         },
       ),
     ]
@@ -343,7 +349,7 @@ export const asking: Finder = (brief) =>
             'Without a question of its own it asks “What is the …?”, which seldom sounds right.',
             {
               label: 'Write a question',
-              edits: [{ kind: 'set', field: `${field}.question`, value: `What is the ${ask.name}?` }],
+              edit: editOf(brief, (draft) => (draft.duties[at]!.ask[n]!.question = `What is the ${ask.name}?`)),
             },
           ),
         ]

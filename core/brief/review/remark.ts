@@ -1,10 +1,5 @@
+import type { BriefEdit } from '../edit'
 import type { Brief } from '../schema'
-
-/** One change of a brief: a value put in place, an entry taken out, or one added to a list. Paths like "rules.2.do". */
-export type Edit =
-  | { readonly kind: 'set'; readonly field: string; readonly value: unknown }
-  | { readonly kind: 'remove'; readonly field: string }
-  | { readonly kind: 'add'; readonly field: string; readonly value: unknown }
 
 /** The kinds of remark, each made by one finder. */
 export const REMARK_KINDS = [
@@ -50,7 +45,7 @@ export interface Remark {
   readonly field: string
   readonly text: string
   readonly why: string
-  readonly mend?: { readonly label: string; readonly edits: readonly Edit[] }
+  readonly mend?: { readonly label: string; readonly edit: BriefEdit }
 }
 
 /** What a review knows beside the brief. */

@@ -6,6 +6,7 @@ import { breaks, type Condition, type Directive, type RuleReading } from '../../
 import { fallsUnder } from './fallsUnder'
 import type { Brief, Rule } from '../schema'
 import { readRules } from './readRules'
+import { editOf } from '../edit'
 import type { Finder, Remark } from './remark'
 
 const spoken = (directive: Directive): string | undefined => ('text' in directive ? directive.text : undefined)
@@ -35,7 +36,7 @@ export const saidAndForbidden: Finder = (brief) => {
           why: 'The prohibition wins, so these words are never said.',
           mend: {
             label: 'Switch this rule off',
-            edits: [{ kind: 'set', field: `rules.${says.at}.enabled`, value: false }],
+            edit: editOf(brief, (draft) => (draft.rules[says.at]!.enabled = false)),
           },
         },
       ]
@@ -71,7 +72,7 @@ export const shortAndLong: Finder = (brief) => {
         why: 'No answer can be both; which one wins is left to chance.',
         mend: {
           label: 'Keep it short: switch this rule off',
-          edits: [{ kind: 'set', field: `rules.${each.at}.enabled`, value: false }],
+          edit: editOf(brief, (draft) => (draft.rules[each.at]!.enabled = false)),
         },
       },
     ]
@@ -122,7 +123,7 @@ export const twoSignOffs: Finder = (brief) => {
         field: `rules.${at}`,
         text: `Answers already end with “${signOff}”.`,
         why: 'Each answer would end twice.',
-        mend: { label: 'Clear the sign-off', edits: [{ kind: 'set', field: 'manner.format.signOff', value: '' }] },
+        mend: { label: 'Clear the sign-off', edit: editOf(brief, (draft) => (draft.manner.format.signOff = '')) },
       },
     ]
   })
@@ -177,7 +178,7 @@ export const neverApplies: Finder = (brief) =>
             field: `rules.${at}`,
             text: `The boundary “${caught.subject}” answers such lines before any rule is looked at.`,
             why: 'A line under a boundary gets the boundary’s reply and nothing else.',
-            mend: { label: 'Remove this rule', edits: [{ kind: 'remove', field: `rules.${at}` }] },
+            mend: { label: 'Remove this rule', edit: editOf(brief, (draft) => draft.rules.splice(at, 1)) },
           },
         ]
       : rule.when.trim() !== '' && isOtherLanguage(reading.condition, brief)
@@ -236,7 +237,7 @@ export const saidTwice: Finder = (brief) => {
             field: `rules.${each.at}`,
             text: `Says the same as: “${other.rule.do}”`,
             why: 'Twice the text, and a change in one is easily forgotten in the other.',
-            mend: { label: 'Remove this one', edits: [{ kind: 'remove', field: `rules.${each.at}` }] },
+            mend: { label: 'Remove this one', edit: editOf(brief, (draft) => draft.rules.splice(each.at, 1)) },
           },
         ]
       : []
@@ -283,7 +284,7 @@ export const strengthAgainstWords: Finder = (brief) =>
             field: `rules.${at}`,
             text: 'The words say always or never; the strength says usually.',
             why: 'One of them is not meant.',
-            mend: { label: 'Make it always', edits: [{ kind: 'set', field: `rules.${at}.strength`, value: 'always' }] },
+            mend: { label: 'Make it always', edit: editOf(brief, (draft) => (draft.rules[at]!.strength = 'always')) },
           },
         ]
       : [],
@@ -305,20 +306,18 @@ export const noWayOut: Finder = (brief) => [
             why: 'A visitor who is turned away needs somewhere to go. A boundary holds both: what to stay out of, and what to say.',
             mend: {
               label: 'Make it a boundary',
-              edits: [
-                {
-                  kind: 'add',
-                  field: 'boundaries',
-                  value: {
-                    id: `from-${rule.id}`,
-                    subject: subjectOfRefusal(rule.do),
-                    examples: [],
-                    reply: '',
-                    onHit: 'decline',
-                  },
-                },
-                { kind: 'remove', field: `rules.${at}` },
-              ],
+              edit: editOf(brief, (draft) => {
+                draft.rules.splice(at, 1)
+                draft.boundaries.push({
+                  id: `from-${rule.id}`,
+                  subject: subjectOfRefusal(rule.do),
+                  examples: [],
+                  unlike: [],
+                  reply: '',
+                  onHit: 'decline',
+                  enabled: true,
+                })
+              }),
             },
           },
         ]
@@ -334,13 +333,10 @@ export const noWayOut: Finder = (brief) => [
             why: 'Without one the visitor only hears that the agent does not know, which is not why it stays silent.',
             mend: {
               label: 'Write one',
-              edits: [
-                {
-                  kind: 'set',
-                  field: `boundaries.${at}.reply`,
-                  value: `I stay out of ${boundary.subject.trim().replace(/^\p{Lu}(?=\p{Ll})/u, (letter) => letter.toLowerCase())}. Please ask someone who knows your case.`,
-                },
-              ],
+              edit: editOf(brief, (draft) => {
+                const subject = boundary.subject.trim().replace(/^\p{Lu}(?=\p{Ll})/u, (letter) => letter.toLowerCase())
+                draft.boundaries[at]!.reply = `I stay out of ${subject}. Please ask someone who knows your case.`
+              }),
             },
           },
         ]

@@ -1,5 +1,5 @@
 import { and, desc, eq, max } from 'drizzle-orm'
-import { BRIEF_VERSION, migrate, type Brief } from '@parrot/core/brief'
+import { applyEdit, BRIEF_VERSION, migrate, type Brief, type BriefEdit } from '@parrot/core/brief'
 import { agents, revisions, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 
@@ -29,6 +29,16 @@ export async function currentBrief(db: Reads, agentId: string): Promise<CurrentB
     canUndo: row.revision.parent !== null,
     canRedo: (await newestChild(db, agentId, row.revision.number)) !== undefined,
   }
+}
+
+/** The brief of an agent as it was at a revision. */
+export async function briefAt(db: Reads, agentId: string, number: number): Promise<Brief> {
+  const [row] = await db
+    .select()
+    .from(revisions)
+    .where(and(eq(revisions.agentId, agentId), eq(revisions.number, number)))
+  if (!row) throw notFound('revision')
+  return migrate({ version: row.version, brief: row.brief })
 }
 
 async function newestChild(db: Reads, agentId: string, number: number): Promise<number | undefined> {
@@ -61,6 +71,15 @@ export async function saveBrief(db: Database, agentId: string, base: number, bri
     await point(tx, agentId, number, brief)
     return number
   })
+}
+
+/** Makes an edit of a brief as it is now, as one revision. Refuses one that no longer fits, and tells why. */
+export async function editBrief(db: Database, agentId: string, edit: BriefEdit): Promise<number> {
+  const current = await currentBrief(db, agentId)
+  const edited = applyEdit(current.brief, edit)
+  if (!edited.ok)
+    throw new HttpProblem(409, 'This edit no longer fits the brief.', edited.problem, { code: 'conflict' })
+  return saveBrief(db, agentId, current.revision, edited.brief)
 }
 
 const staleRevision = (base: number, now: number): HttpProblem =>

@@ -13,7 +13,7 @@ export async function copyAgent(db: Database, id: string, name: string): Promise
   return db.transaction(async (tx) => {
     const { brief } = await currentBrief(tx, id)
     const own = await tx
-      .select({ title: scripts.title, turns: scripts.turns })
+      .select({ title: scripts.title, turns: scripts.turns, folder: scripts.folder, tags: scripts.tags })
       .from(scripts)
       .where(and(eq(scripts.agentId, id), isNull(scripts.removedAt)))
       .orderBy(scripts.createdAt)

@@ -10,7 +10,7 @@ import {
 } from '@parrot/core/brief'
 import { ModelProblem, type Model } from '@parrot/core/dialogue'
 import { templateById } from '@parrot/core/templates'
-import type { Script } from '@parrot/core/rehearsal'
+import { scriptSchema, type Script } from '@parrot/core/rehearsal'
 import type { Beginning, Draft } from '@parrot/contract'
 import { notFound } from '../http/problems'
 
@@ -29,7 +29,11 @@ export function begin(beginning: Beginning): Begun {
     case 'template': {
       const template = templateById(beginning.id)
       if (!template) throw notFound('template')
-      return { brief: template.brief, placements: [], scripts: template.scripts }
+      return {
+        brief: template.brief,
+        placements: [],
+        scripts: template.scripts.map((script) => scriptSchema.parse(script)),
+      }
     }
   }
 }

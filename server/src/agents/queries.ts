@@ -35,8 +35,8 @@ export async function createAgent(
     const brief = calledBy(begun.brief, name)
     const [agent] = await tx.insert(agents).values({ id, slug, name, revision: 1, endpointId }).returning()
     await tx.insert(revisions).values({ agentId: id, number: 1, parent: null, version: BRIEF_VERSION, brief })
-    for (const { title, turns } of begun.scripts)
-      await tx.insert(scripts).values({ id: newId(), agentId: id, title, turns: [...turns] })
+    for (const { title, turns, folder, tags } of begun.scripts)
+      await tx.insert(scripts).values({ id: newId(), agentId: id, title, turns: [...turns], folder, tags })
     return agent!
   })
 }

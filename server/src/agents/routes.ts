@@ -8,6 +8,7 @@ import {
   agentCopy,
   agentList,
   agentSchema,
+  briefEdit,
   briefState,
   briefWrite,
   callAnswer,
@@ -23,7 +24,7 @@ import { streamWork } from '../http/events'
 import { endpointById } from '../settings/endpoints'
 import type { Services } from '../services'
 import { versionsInUse } from '../library/queries'
-import { currentBrief, redoBrief, saveBrief, undoBrief } from './briefs'
+import { currentBrief, editBrief, redoBrief, saveBrief, undoBrief } from './briefs'
 import { remarksOn } from './remarks'
 import { agentById, createAgent, listAgents, removeAgent, renameAgent, restoreAgent } from './queries'
 import { copyAgent } from './copy'
@@ -170,6 +171,16 @@ export const agentRoutes =
       async ({ params: { id }, body }) => {
         await agentById(db, id)
         await saveBrief(db, id, body.revision, body.brief)
+        bus.tell(id, 'agent')
+        return state(id)
+      },
+    )
+
+    app.post(
+      '/api/agents/:id/brief/edit',
+      { schema: { params, body: z.object({ edit: briefEdit }), response: { 200: storedBrief } } },
+      async ({ params: { id }, body }) => {
+        await editBrief(db, id, body.edit)
         bus.tell(id, 'agent')
         return state(id)
       },

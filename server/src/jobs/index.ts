@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray } from 'drizzle-orm'
+import { and, asc, eq, inArray, notInArray } from 'drizzle-orm'
 import type { FastifyBaseLogger } from 'fastify'
 import { jobs, type Database } from '../database'
 import { newId } from '../ids'
@@ -14,8 +14,14 @@ export interface Works {
 
 type Kind = (typeof jobs.$inferSelect)['kind']
 
-/** Jobs at work at one time: reading computes in threads, so more than the cores would only wait. */
-const CONCURRENCY = 2
+/**
+ * Kinds of work and how many of each lane are at work at one time. They compute in threads, so more than the cores would
+ * only wait; scripts have a lane of their own, so that nobody who tries an edit waits for a website to be read.
+ */
+const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }[] = [
+  { kinds: ['read', 'survey', 'embed'], most: 2 },
+  { kinds: ['rehearse', 'note'], most: 2 },
+]
 /** A job that died with the server this often is not tried again: it is probably what killed it. */
 const MOST_ATTEMPTS = 5
 
@@ -24,7 +30,7 @@ const MOST_ATTEMPTS = 5
  * finishes as done, failed or cancelled.
  */
 export class Jobs {
-  readonly #running = new Map<string, { subject: string; abort: AbortController; done: Promise<void> }>()
+  readonly #running = new Map<string, { kind: Kind; subject: string; abort: AbortController; done: Promise<void> }>()
   #isStopping = false
   #isTaking = false
 
@@ -52,13 +58,15 @@ export class Jobs {
     void this.#takeNext()
   }
 
-  /** Cancels the waiting and running jobs of a subject. */
+  /** Cancels the waiting and running jobs of a subject; resolves when they have stopped. */
   async cancel(subject: string): Promise<void> {
     await this.db
       .update(jobs)
       .set({ state: 'cancelled', finishedAt: new Date() })
       .where(and(eq(jobs.subject, subject), inArray(jobs.state, ['queued', 'running'])))
-    for (const job of this.#running.values()) if (job.subject === subject) job.abort.abort()
+    const running = [...this.#running.values()].filter((job) => job.subject === subject)
+    for (const job of running) job.abort.abort()
+    await Promise.allSettled(running.map((job) => job.done))
   }
 
   /** Stops working: running jobs are aborted and stay queued for the next start. */
@@ -68,14 +76,22 @@ export class Jobs {
     await Promise.allSettled([...this.#running.values()].map((job) => job.done))
   }
 
+  #kindsWithRoom(): Kind[] {
+    const running = [...this.#running.values()]
+    return LANES.flatMap(({ kinds, most }) =>
+      running.filter(({ kind }) => kinds.includes(kind)).length < most ? kinds : [],
+    )
+  }
+
   async #takeNext(): Promise<void> {
-    if (this.#isStopping || this.#isTaking || this.#running.size >= CONCURRENCY) return
+    const kinds = this.#kindsWithRoom()
+    if (this.#isStopping || this.#isTaking || kinds.length === 0) return
     this.#isTaking = true
     try {
       const [job] = await this.db
         .select()
         .from(jobs)
-        .where(eq(jobs.state, 'queued'))
+        .where(and(eq(jobs.state, 'queued'), inArray(jobs.kind, kinds), notInArray(jobs.id, [...this.#running.keys()])))
         .orderBy(asc(jobs.createdAt))
         .limit(1)
       if (!job || this.#isStopping) return
@@ -85,13 +101,9 @@ export class Jobs {
         setImmediate(() => void this.#takeNext())
         return
       }
-      await this.db
-        .update(jobs)
-        .set({ state: 'running', attempts: job.attempts + 1, startedAt: new Date() })
-        .where(eq(jobs.id, job.id))
       const abort = new AbortController()
       const done = this.#work(job, abort.signal)
-      this.#running.set(job.id, { subject: job.subject, abort, done })
+      this.#running.set(job.id, { kind: job.kind, subject: job.subject, abort, done })
       setImmediate(() => void this.#takeNext())
     } catch (error) {
       if (!this.#isStopping) this.log.error(error)
@@ -102,6 +114,13 @@ export class Jobs {
 
   async #work(job: typeof jobs.$inferSelect, signal: AbortSignal): Promise<void> {
     try {
+      // From here on a cancel finds it among those at work; one that came before left nothing queued to take.
+      const taken = await this.db
+        .update(jobs)
+        .set({ state: 'running', attempts: job.attempts + 1, startedAt: new Date() })
+        .where(and(eq(jobs.id, job.id), eq(jobs.state, 'queued')))
+        .returning({ id: jobs.id })
+      if (taken.length === 0 || signal.aborted) return
       let told = 0
       const report = (progress: number) => {
         if (progress - told < 0.05 && progress < 1) return

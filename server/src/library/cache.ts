@@ -1,6 +1,8 @@
 import { and, asc, eq } from 'drizzle-orm'
 import { createHash } from 'node:crypto'
+import { existsSync } from 'node:fs'
 import { PassageLibrary, type StoredPassage } from '@parrot/core/dialogue'
+import { libraryOf, withLibraryEdits, type LibraryEdit } from '@parrot/core/refine'
 import { LibraryIndex, type Segment } from '@parrot/core/retrieval'
 import { passages, type Database } from '../database'
 import type { ReadPool } from './readPool'
@@ -78,6 +80,30 @@ export class LibraryCache {
     return library
   }
 
+  /** The library of these versions with edits made in it, for trying it. */
+  async openWith(all: readonly UsedVersion[], edits: readonly LibraryEdit[]): Promise<PassageLibrary> {
+    const versions = all.filter(isValidToday)
+    const loaded = await Promise.all(versions.map((version) => this.load(version)))
+    const parts = versions.map(({ sourceId, title, asOf, weight = 1 }, at) => ({
+      sourceId,
+      title,
+      weight,
+      ...(asOf ? { asOf } : {}),
+      passages: loaded[at]!.passages,
+      segment: loaded[at]!.segment,
+    }))
+    return libraryOf(withLibraryEdits(parts, edits))
+  }
+
+  /** Sees to it that the snapshots of these versions lie where threads look for them. */
+  async writeDown(versions: readonly UsedVersion[]): Promise<void> {
+    for (const version of versions) {
+      if (existsSync(this.snapshotOf(version))) continue
+      this.#versions.delete(`${version.versionId}:${version.title}`)
+      await this.load(version)
+    }
+  }
+
   /** Takes over a version that was just read and indexed, so that it need not be loaded. */
   keep(
     { versionId, title }: Pick<UsedVersion, 'versionId' | 'title'>,
@@ -146,6 +172,9 @@ export function libraryState(versions: readonly UsedVersion[]): string {
 /** A day as YYYY-MM-DD, in the server's time. */
 const dayOf = (date: Date): string =>
   `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
+
+/** Whether a version answers today. */
+export const isValidToday = (version: UsedVersion): boolean => isValidOn(version, dayOf(new Date()))
 
 const isValidOn = ({ validFrom, validUntil }: UsedVersion, day: string): boolean =>
   (!validFrom || validFrom <= day) && (!validUntil || day <= validUntil)

@@ -27,6 +27,8 @@ export async function scriptFromConversation(db: Database, agentId: string, id?:
   if (taken.length === 0) throw notFound('conversation')
   return {
     title: taken[0]!.said.slice(0, LONGEST_TITLE),
+    folder: '',
+    tags: [],
     turns: taken.map(({ said, outcome, citations }) => ({
       say: said,
       checks: [

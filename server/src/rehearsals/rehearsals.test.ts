@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
@@ -87,6 +87,33 @@ describe('a rehearsal', () => {
     await app.ask('PUT', `/api/agents/${agent}/brief`, { revision: 2, brief: { identity: { name: 'Ada' } } })
     expect(await run({ subject: { edition: 1 } })).toMatchObject({ passed: 0, edition: 1, revision: 2 })
     expect(await run({ subject: 'draft' })).toMatchObject({ passed: 1, edition: null, revision: 3 })
+  })
+
+  it('goes on by itself when it is not waited for, and is a column of the sheet', async () => {
+    const { status, body } = await app.ask('POST', `/api/agents/${agent}/rehearsals`, { wait: 0 })
+    expect([status, body.status]).toEqual([202, expect.stringMatching(/queued|running/)])
+    const over = await until(async () => {
+      const { body: run } = await app.ask('GET', `/api/rehearsals/${body.id}`)
+      return run.status === 'done' && run
+    })
+    const { rehearsals } = (await app.ask('GET', `/api/agents/${agent}/rehearsals?limit=2`)).body
+    expect(rehearsals[0]).toMatchObject({ id: body.id, total: 1, passed: over.passed, cells: [{ movement: 'same' }] })
+    const cell = (await app.ask('GET', `/api/rehearsals/${body.id}/scripts/${over.results[0].scriptId}`)).body
+    expect(cell.result.turns).toHaveLength(3)
+    expect(cell.before.revision).toBe(rehearsals[1].revision)
+  })
+
+  it('can be cancelled, and is then no column of the sheet', async () => {
+    const { body } = await app.ask('POST', `/api/agents/${agent}/rehearsals`, { wait: 0 })
+    expect((await app.ask('POST', `/api/rehearsals/${body.id}/cancel`)).body.status).toMatch(/cancelled|done/)
+    const { rehearsals } = (await app.ask('GET', `/api/agents/${agent}/rehearsals`)).body
+    const shown = rehearsals.map(({ id }: { id: string }) => id).includes(body.id)
+    expect(shown).toBe((await app.ask('GET', `/api/rehearsals/${body.id}`)).body.status === 'done')
+  })
+
+  it('plays an earlier revision as well', async () => {
+    expect(await run({ subject: { revision: 1 } })).toMatchObject({ passed: 1, revision: 1, edition: null })
+    expect((await app.ask('POST', `/api/agents/${agent}/rehearsals`, { subject: { revision: 99 } })).status).toBe(404)
   })
 
   it('shows its progress as events', async () => {

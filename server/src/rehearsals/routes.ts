@@ -4,6 +4,8 @@ import {
   newRehearsal,
   rehearsalList,
   rehearsalSchema,
+  runBegun,
+  runCell,
   scriptBeginning,
   scriptList,
   scriptSchema,
@@ -12,20 +14,12 @@ import {
 import { agentById } from '../agents/queries'
 import { streamWork, wantsEvents } from '../http/events'
 import { HttpProblem } from '../http/problems'
+import type { WorkProgress } from '../bus'
 import type { Services } from '../services'
-import { draftOf, editionOf } from '../turns/subject'
+import { subjectOf } from '../turns/subject'
 import { scriptFromConversation } from './fromConversation'
-import {
-  addScript,
-  changeScript,
-  listRehearsals,
-  listScripts,
-  rehearsalById,
-  rehearse,
-  setScriptRemoved,
-  shownScript,
-  type Progress,
-} from './queries'
+import { addScript, changeScript, listScripts, setScriptRemoved, shownScript } from './queries'
+import { addRun, cellOf, listRuns, rehearsalById, runById, setRunStatus } from './runs'
 
 const params = z.object({ id: z.string() })
 
@@ -33,7 +27,7 @@ const params = z.object({ id: z.string() })
 export const rehearsalRoutes =
   (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    const { db, bus } = services
+    const { db, bus, jobs } = services
 
     app.get(
       '/api/agents/:id/scripts',
@@ -93,32 +87,60 @@ export const rehearsalRoutes =
 
     app.post(
       '/api/agents/:id/rehearsals',
-      { schema: { params, body: newRehearsal, response: { 200: rehearsalSchema } } },
+      { schema: { params, body: newRehearsal, response: { 200: rehearsalSchema, 202: runBegun } } },
       async (request, reply) => {
-        const { body } = request
+        const { wait, ...asked } = request.body
         const agent = await agentById(db, request.params.id)
-        const chosen = await listScripts(db, agent.id, body.scriptIds)
+        const chosen = await listScripts(db, agent.id, asked.scriptIds)
         if (chosen.length === 0)
           throw new HttpProblem(
             409,
             'There is no script to run.',
             'Write a script first, or keep a conversation as one.',
           )
-        const subject =
-          body.subject === 'draft'
-            ? await draftOf(services, agent)
-            : await editionOf(services, agent, body.subject.edition)
-        const run = async (onProgress: (progress: Progress) => void, signal?: AbortSignal) => {
-          const rehearsal = await rehearse(services, agent.id, subject, chosen, onProgress, signal)
-          bus.tell(agent.id, 'scripts')
-          return rehearsal
+        const run = await addRun(db, agent.id, asked, await subjectOf(services, agent, asked.subject), chosen.length)
+        if (wantsEvents(request)) {
+          await streamWork(request, reply, async (stream) => {
+            await followed(run.id, stream.signal, (progress) => stream.send('progress', progress))
+            if (!stream.signal.aborted) stream.send('done', await rehearsalById(db, run.id))
+          })
+          return reply
         }
-        if (!wantsEvents(request)) return (await run(() => undefined))!
-        await streamWork(request, reply, async (stream) => {
-          const rehearsal = await run((progress) => stream.send('progress', progress), stream.signal)
-          if (rehearsal) stream.send('done', rehearsal)
+        const isOver = await followed(run.id, AbortSignal.timeout(wait * 1000))
+        if (isOver) return rehearsalById(db, run.id)
+        return reply.code(202).send({ id: run.id, status: (await runById(db, run.id)).status })
+      },
+    )
+
+    /** Begins a run and waits until it is over or the signal aborts; tells which. */
+    const followed = async (id: string, signal: AbortSignal, onProgress?: (progress: WorkProgress) => void) => {
+      let stop: () => void = () => undefined
+      try {
+        return await new Promise<boolean>((resolve, reject) => {
+          stop = bus.follow(id, (progress) => {
+            if (progress.isOver) resolve(true)
+            else onProgress?.({ done: progress.done, total: progress.total, title: progress.title })
+          })
+          signal.addEventListener('abort', () => resolve(false))
+          jobs.add('rehearse', id).catch(reject)
         })
-        return reply
+      } finally {
+        stop()
+      }
+    }
+
+    app.post(
+      '/api/rehearsals/:id/cancel',
+      { schema: { params, response: { 200: runBegun } } },
+      async ({ params: { id } }) => {
+        const run = await runById(db, id)
+        if (run.status === 'queued' || run.status === 'running') {
+          await jobs.cancel(id)
+          await setRunStatus(db, id, 'cancelled')
+          bus.report(id, { done: 0, total: 0, title: '', isOver: true })
+          bus.tell(run.agentId, 'scripts')
+        }
+        return { id, status: (await runById(db, id)).status }
       },
     )
 
@@ -127,13 +149,13 @@ export const rehearsalRoutes =
       {
         schema: {
           params,
-          querystring: z.object({ limit: z.coerce.number().int().min(1).max(20).default(6) }),
+          querystring: z.object({ limit: z.coerce.number().int().min(1).max(50).default(10) }),
           response: { 200: rehearsalList },
         },
       },
       async ({ params: { id }, query }) => {
         await agentById(db, id)
-        return { rehearsals: await listRehearsals(db, id, query.limit) }
+        return { rehearsals: await listRuns(db, id, query.limit) }
       },
     )
 
@@ -141,5 +163,11 @@ export const rehearsalRoutes =
       '/api/rehearsals/:id',
       { schema: { params, response: { 200: rehearsalSchema } } },
       async ({ params: { id } }) => rehearsalById(db, id),
+    )
+
+    app.get(
+      '/api/rehearsals/:id/scripts/:scriptId',
+      { schema: { params: z.object({ id: z.string(), scriptId: z.string() }), response: { 200: runCell } } },
+      async ({ params: { id, scriptId } }) => cellOf(db, id, scriptId),
     )
   }

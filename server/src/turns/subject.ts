@@ -1,10 +1,10 @@
 import { and, eq } from 'drizzle-orm'
 import { migrate, type Brief } from '@parrot/core/brief'
-import type { Exchange, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
+import type { Exchange, LibraryPort, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { takeTurn } from '@parrot/core/dialogue'
 import { calculator } from '@parrot/core/tools'
 import { understudy } from '@parrot/core/understudy'
-import { currentBrief } from '../agents/briefs'
+import { briefAt, currentBrief } from '../agents/briefs'
 import type { AgentRow } from '../agents/queries'
 import { withSharedRules } from '../agents/ruleSets'
 import { editions, type Database } from '../database'
@@ -18,6 +18,8 @@ import type { Services } from '../services'
 /** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
 export interface Subject {
   readonly brief: Brief
+  /** How many of its rules are its own; those of the sets it shares stand after them. */
+  readonly ownRules: number
   readonly revision: number
   readonly edition: number | null
   readonly versions: readonly UsedVersion[]
@@ -31,8 +33,42 @@ export async function draftOf(services: Services, agent: AgentRow): Promise<Subj
   const { revision, brief } = await currentBrief(services.db, agent.id)
   const shared = await withSharedRules(services.db, brief)
   const versions = await versionsInUse(services.db, agent.id)
-  return complete(services, agent, { brief: shared.brief, shared: shared.state, revision, edition: null, versions })
+  const ownRules = brief.rules.length
+  return complete(services, agent, {
+    brief: shared.brief,
+    ownRules,
+    shared: shared.state,
+    revision,
+    edition: null,
+    versions,
+  })
 }
+
+/** An earlier state of an agent's brief, with the library as it is now. */
+export async function revisionOf(services: Services, agent: AgentRow, number: number): Promise<Subject> {
+  const brief = await briefAt(services.db, agent.id, number)
+  const shared = await withSharedRules(services.db, brief)
+  return complete(services, agent, {
+    brief: shared.brief,
+    ownRules: brief.rules.length,
+    shared: shared.state,
+    revision: number,
+    edition: null,
+    versions: await versionsInUse(services.db, agent.id),
+  })
+}
+
+/** What a run or trial is made with, as it is asked for. */
+export const subjectOf = (
+  services: Services,
+  agent: AgentRow,
+  asked: 'draft' | { edition: number } | { revision: number },
+): Promise<Subject> =>
+  asked === 'draft'
+    ? draftOf(services, agent)
+    : 'edition' in asked
+      ? editionOf(services, agent, asked.edition)
+      : revisionOf(services, agent, asked.revision)
 
 /** An edition of an agent, exactly as it was published. The model is the agent's present one. */
 export async function editionOf(services: Services, agent: AgentRow, number: number): Promise<Subject> {
@@ -40,6 +76,7 @@ export async function editionOf(services: Services, agent: AgentRow, number: num
   const brief = migrate({ version: row.version, brief: row.brief })
   return complete(services, agent, {
     brief,
+    ownRules: brief.rules.length,
     shared: '',
     revision: row.revision,
     edition: number,
@@ -83,6 +120,8 @@ export interface Listening {
   readonly onText?: (text: string) => void
   readonly onWorking?: (working: Working) => void
   readonly signal?: AbortSignal
+  /** Answers instead of the subject's own library. */
+  readonly library?: LibraryPort
   /** Who hears it; a person who reviews unless told otherwise. */
   readonly audience?: 'visitor' | 'reviewer'
 }
@@ -93,12 +132,12 @@ export async function ask(
   subject: Subject,
   said: string,
   conversation: readonly Exchange[],
-  listening: Listening = {},
+  { library, ...listening }: Listening = {},
   variables: Readonly<Record<string, string>> = {},
 ): Promise<TurnState> {
   return takeTurn(said, {
     brief: subject.brief,
-    library: await search.open(subject.versions),
+    library: library ?? (await search.open(subject.versions)),
     model: subject.model,
     conversation,
     clock: () => performance.now(),
@@ -122,7 +161,7 @@ export const valuesFor = (brief: Brief, given: Readonly<Record<string, string>>)
 const LONGEST_VALUE = 120
 
 /** Today where the server stands: the day rules and duties mean by "today". */
-function todayHere(): Today {
+export function todayHere(): Today {
   const now = new Date()
   const two = (part: number) => String(part).padStart(2, '0')
   return {

@@ -18,7 +18,7 @@ const remarks = computed(() =>
     <div v-for="remark in remarks" :key="`${remark.kind} ${remark.field} ${remark.text}`" class="remark">
       <p class="what">{{ remark.text }}</p>
       <p class="why">{{ remark.why }}</p>
-      <ElButton v-if="remark.mend" link class="mend" @click="store.mend(remark.mend.edits)">
+      <ElButton v-if="remark.mend" link class="mend" @click="store.mend(remark.mend.edit)">
         {{ remark.mend.label }}
       </ElButton>
     </div>

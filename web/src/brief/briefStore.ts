@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, toRaw } from 'vue'
-import type { Brief, BriefState, Edit, Remark, RuleReading, StoredBrief } from '@parrot/contract'
+import type { Brief, BriefEdit, BriefState, Remark, RuleReading, StoredBrief } from '@parrot/contract'
+import { tellFailure } from '../shared/undo'
 import { ApiProblem, call, get, post, wordsFor } from '../api/client'
 
 const SAVE_AFTER_MS = 450
@@ -100,20 +101,15 @@ export const useBrief = defineStore('brief', () => {
   const accept = (path?: string): void =>
     edit((draft) => (draft.drafted = path === undefined ? [] : draft.drafted.filter((each) => each !== path)))
 
-  /** Makes the edits of a mend: values put in place, entries added, and entries taken out last, from the end. */
-  function mend(edits: readonly Edit[]): void {
-    edit((draft) => {
-      for (const each of edits) {
-        if (each.kind === 'set') put(draft, each.field, each.value)
-        else if (each.kind === 'add') (valueAt(each.field) as unknown[]).push(structuredClone(toRaw(each.value)))
-      }
-      const removals = edits.filter((each) => each.kind === 'remove').map((each) => each.field)
-      for (const field of removals.sort((a, b) => b.localeCompare(a, 'en', { numeric: true }))) {
-        const list = valueAt(field.slice(0, field.lastIndexOf('.')))
-        if (Array.isArray(list)) list.splice(Number(field.slice(field.lastIndexOf('.') + 1)), 1)
-      }
-    })
+  /** Makes an edit that was worked out on the server, on the brief as it is on the screen. */
+  async function make(made: BriefEdit): Promise<void> {
+    await save()
+    take(await post<StoredBrief>(`/api/agents/${agentId}/brief/edit`, { edit: made }))
+    state.value = 'saved'
   }
+
+  /** Makes the edit of a mend. */
+  const mend = (made: BriefEdit): Promise<void> => make(made).catch(tellFailure)
 
   function put(draft: Brief, path: string, value: unknown): void {
     const at = path.lastIndexOf('.')

@@ -43,7 +43,7 @@ export const TERMS = {
     { key: 'also', label: 'Also called', placeholder: 'other words, with commas', isList: true },
     { key: 'meaning', label: 'Means', placeholder: 'in one line' },
   ],
-  blank: (): Brief['glossary'][number] => ({ term: '', meaning: '', also: [] }),
+  blank: (): Brief['glossary'][number] => ({ id: newId(), term: '', meaning: '', also: [] }),
 } as const
 
 export const MODEL_ANSWERS = {
@@ -55,7 +55,7 @@ export const MODEL_ANSWERS = {
     { key: 'answer', label: 'Good answer', placeholder: 'as you would give it' },
     { key: 'why', label: 'Why good', placeholder: 'for you and your colleagues' },
   ],
-  blank: (): Brief['answers'][number] => ({ question: '', answer: '', why: '', enabled: true }),
+  blank: (): Brief['answers'][number] => ({ id: newId(), question: '', answer: '', why: '', enabled: true }),
 } as const
 
 export const VARIABLES = {
@@ -66,5 +66,5 @@ export const VARIABLES = {
     { key: 'name', label: 'Name', placeholder: 'used as {{name}} in greeting, rules and steps' },
     { key: 'fallback', label: 'Otherwise', placeholder: 'what stands there when nothing is known' },
   ],
-  blank: (): Brief['variables'][number] => ({ name: '', fallback: '' }),
+  blank: (): Brief['variables'][number] => ({ id: newId(), name: '', fallback: '' }),
 } as const

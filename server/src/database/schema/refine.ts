@@ -1,0 +1,69 @@
+import { index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import type { BriefEdit } from '@parrot/core/brief'
+import type { Cause, NotedTurn, ProposalKind, ProposedEdit, QuickMark, Trial } from '@parrot/core/refine'
+import type { Check } from '@parrot/core/rehearsal'
+import { created, moment } from './columns'
+import { agents } from './agents'
+
+/** What a designer says was wrong with an answer, the turn as it was, and what came of it. */
+export const notes = pgTable(
+  'notes',
+  {
+    id: text('id').primaryKey(),
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    question: text('question').notNull(),
+    /** What the visitor said before in the conversation. */
+    before: jsonb('before').$type<string[]>().notNull().default([]),
+    /** The answer that was wrong; null until it is asked. */
+    turn: jsonb('turn').$type<NotedTurn>(),
+    marks: jsonb('marks').$type<QuickMark[]>().notNull().default([]),
+    wrong: text('wrong').notNull().default(''),
+    wanted: text('wanted').notNull().default(''),
+    /** The sentence of the answer that is meant; empty for the whole. */
+    sentence: text('sentence').notNull().default(''),
+    status: text('status').$type<'trying' | 'ready' | 'failed'>().notNull(),
+    error: text('error'),
+    cause: jsonb('cause').$type<Cause>(),
+    /** What must be true of the answer for the note to be mended. */
+    checks: jsonb('checks').$type<Check[]>().notNull().default([]),
+    revision: integer('revision'),
+    stance: text('stance'),
+    /** Set when it was dealt with. */
+    closed: text('closed').$type<'accepted' | 'dismissed'>(),
+    createdAt: created(),
+    closedAt: moment('closed_at'),
+  },
+  (table) => [index('notes_agent').on(table.agentId, table.createdAt)],
+)
+
+/** One step of taking an accepted proposal back. */
+export type Undo =
+  | { kind: 'brief'; edit: BriefEdit }
+  | { kind: 'version'; sourceId: string; versionBefore: string | null }
+  | { kind: 'care'; sourceId: string; weight?: number; validUntil?: string | null }
+  | { kind: 'script'; scriptId: string }
+
+/** One edit that was worked out for a note, and what it would do. */
+export const proposals = pgTable(
+  'proposals',
+  {
+    id: text('id').primaryKey(),
+    noteId: text('note_id')
+      .notNull()
+      .references(() => notes.id, { onDelete: 'cascade' }),
+    ordinal: integer('ordinal').notNull(),
+    kind: text('kind').$type<ProposalKind>().notNull(),
+    summary: text('summary').notNull(),
+    because: text('because').notNull(),
+    proposed: jsonb('proposed').$type<ProposedEdit>().notNull(),
+    /** Null until it was tried. */
+    trial: jsonb('trial').$type<Trial>(),
+    status: text('status').$type<'open' | 'accepted' | 'dismissed'>().notNull().default('open'),
+    /** How it is taken back, once it was accepted. */
+    undo: jsonb('undo').$type<Undo[]>(),
+    createdAt: created(),
+  },
+  (table) => [index('proposals_note').on(table.noteId, table.ordinal)],
+)

@@ -1,0 +1,2 @@
+export { noteRoutes } from './routes'
+export { noteWork } from './work'

@@ -1,0 +1,1 @@
+export { playAll, PlayPool, type Played, type Player } from './player'

@@ -1,0 +1,152 @@
+import { Piscina } from 'piscina'
+import { applyEdit, type Brief, type BriefEdit } from '@parrot/core/brief'
+import type { Exchange } from '@parrot/core/dialogue'
+import { editsIn, type LibraryEdit, type ProposedEdit } from '@parrot/core/refine'
+import { playScript, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { understudy } from '@parrot/core/understudy'
+import { withSharedRules } from '../agents/ruleSets'
+import { listEmbedders } from '../embedding'
+import { isValidToday, type UsedVersion } from '../library/cache'
+import { threadFile } from '../places'
+import type { Services } from '../services'
+import { ask, todayHere, type Subject } from '../turns/subject'
+import type { PlayedSubject, PlayTask } from './playWorker'
+
+/** A script to be played, with what was said before its first line. */
+export type Played = Pick<Script, 'title' | 'turns'> & { readonly id: string; readonly before?: readonly Exchange[] }
+
+/** Plays scripts with one subject. */
+export interface Player {
+  /** Plays one script. One that cannot be played (a model that fails) fails alone, with its reason. */
+  play(script: Played, options?: { isShort?: boolean; signal?: AbortSignal }): Promise<ScriptResult>
+  /** How many scripts it plays at a time. */
+  readonly atOnce: number
+}
+
+/** Outside models wait for the network; more at a time would only meet their limits. */
+const OUTSIDE_AT_ONCE = 2
+const THREADS = 2
+
+/**
+ * The threads that scripts are played in. What the built-in model answers is computed there; an outside model or embedder
+ * is spoken to from the server's own thread, which only waits for them.
+ */
+export class PlayPool {
+  readonly #pool = new Piscina({
+    filename: threadFile('playWorker'),
+    execArgv: [],
+    minThreads: 0,
+    maxThreads: THREADS,
+    idleTimeout: 60_000,
+    resourceLimits: { maxOldGenerationSizeMb: 1024 },
+  })
+
+  /** A player for a subject, with an edit of its brief or library made where one is given. */
+  async with(services: Services, subject: Subject, proposed?: ProposedEdit): Promise<Player> {
+    const proposedEdits = proposed ? editsIn(proposed) : []
+    const edits = proposedEdits.flatMap((each) => (each.target === 'library' ? [each.edit] : []))
+    const brief = edited(
+      subject,
+      proposedEdits.flatMap((each) => (each.target === 'brief' ? [each.edit] : [])),
+    )
+    const { inUse } = await listEmbedders(services.db)
+    if (subject.model !== understudy || inUse) return outside(services, { ...subject, brief }, edits)
+    const versions = subject.versions.filter(isValidToday)
+    await services.library.writeDown(versions)
+    const played: PlayedSubject = {
+      brief,
+      today: todayHere(),
+      versions: versions.map((version) => inShort(version, services)),
+      edits,
+    }
+    return {
+      atOnce: THREADS,
+      play: async ({ before = [], ...script }, { isShort = false, signal } = {}) => {
+        const task: PlayTask = { subject: played, script: plain(script), before, isShort }
+        return failing(script, signal, async () => (await this.#pool.run(task, runOptions(signal))) as ScriptResult)
+      },
+    }
+  }
+
+  close(): Promise<void> {
+    return this.#pool.destroy()
+  }
+}
+
+const runOptions = (signal?: AbortSignal) => ({ name: 'play', ...(signal ? { signal } : {}) })
+const plain = ({ id, title, turns }: Played) => ({ id, title, turns })
+const inShort = ({ sourceId, versionId, title, asOf, weight }: UsedVersion, { library }: Services) => ({
+  sourceId,
+  versionId,
+  title,
+  snapshot: library.snapshotOf({ versionId, title }),
+  ...(asOf ? { asOf } : {}),
+  ...(weight === undefined ? {} : { weight }),
+})
+
+/** The brief of a subject with edits made in what is its own; shared rules stay after it. */
+function edited({ brief, ownRules }: Subject, edits: readonly BriefEdit[]): Brief {
+  const own = edits.reduce<Brief>(
+    (before, edit) => {
+      const result = applyEdit(before, edit)
+      if (!result.ok) throw new Error(result.problem)
+      return result.brief
+    },
+    { ...brief, rules: brief.rules.slice(0, ownRules) },
+  )
+  return { ...own, rules: [...own.rules, ...brief.rules.slice(ownRules)] }
+}
+
+/** A script that cannot be played fails alone, unless everything was cancelled. */
+async function failing(
+  script: Pick<Played, 'id' | 'title'>,
+  signal: AbortSignal | undefined,
+  play: () => Promise<ScriptResult>,
+): Promise<ScriptResult> {
+  try {
+    return await play()
+  } catch (error) {
+    if (signal?.aborted) throw error
+    const reason = error instanceof Error ? error.message : String(error)
+    return { scriptId: script.id, title: script.title, passed: false, turns: [], error: reason }
+  }
+}
+
+/** Plays from the server's own thread; a library edit is tried by words alone, without an embedder. */
+async function outside(services: Services, subject: Subject, edits: readonly LibraryEdit[]): Promise<Player> {
+  const library = edits.length > 0 ? await services.library.openWith(subject.versions, edits) : undefined
+  return {
+    atOnce: OUTSIDE_AT_ONCE,
+    play: ({ before = [], ...script }, { signal } = {}) =>
+      failing(script, signal, () =>
+        playScript(
+          script,
+          (said, conversation) =>
+            ask(services, subject, said, conversation, {
+              ...(signal ? { signal } : {}),
+              ...(library ? { library } : {}),
+            }),
+          before,
+        ),
+      ),
+  }
+}
+
+/**
+ * Plays many scripts, some at a time, and gives each result as it comes; stops when the signal aborts.
+ */
+export async function playAll(
+  player: Player,
+  scripts: readonly Played[],
+  onResult: (result: ScriptResult, at: number) => void | Promise<void>,
+  options: { isShort?: boolean; signal?: AbortSignal } = {},
+): Promise<void> {
+  let next = 0
+  const work = async () => {
+    while (next < scripts.length && !options.signal?.aborted) {
+      const at = next++
+      await onResult(await player.play(scripts[at]!, options), at)
+    }
+  }
+  await Promise.all(Array.from({ length: player.atOnce }, work))
+}

@@ -1,0 +1,49 @@
+import { agentById } from '../agents/queries'
+import type { Works } from '../jobs'
+import { playAll } from '../playing'
+import type { Services } from '../services'
+import { subjectOf } from '../turns/subject'
+import { listScripts } from './queries'
+import { keepResult, playedIn, runById, setRunStatus } from './runs'
+
+/**
+ * The work of playing a run's scripts. Results are kept one by one, so that a run that a kill cut off goes on where it
+ * was; what the server was told to stop is left to the next start.
+ */
+export const rehearseWork = (services: Services): Works => ({
+  async work(id, report, signal) {
+    const { db, bus } = services
+    const run = await runById(db, id)
+    if (run.status === 'cancelled' || run.status === 'done') return
+    await setRunStatus(db, id, 'running')
+    const agent = await agentById(db, run.agentId)
+    const subject = await subjectOf(services, agent, run.request.subject)
+    const all = await listScripts(db, run.agentId, run.request.scriptIds)
+    const played = await playedIn(db, id)
+    const waiting = all.flatMap((script, ordinal) => (played.has(script.id) ? [] : [{ script, ordinal }]))
+    const player = await services.players.with(services, subject)
+    let done = all.length - waiting.length
+    const tell = (title: string) => bus.report(id, { done, total: all.length, title })
+    tell(waiting[0]?.script.title ?? '')
+    const scripts = waiting.map(({ script }) => script)
+    await playAll(
+      player,
+      scripts,
+      async (result, at) => {
+        await keepResult(db, run, waiting[at]!.ordinal, result)
+        done++
+        report(done / all.length)
+        tell(result.title)
+      },
+      { signal },
+    )
+    if (signal.aborted) return
+    await setRunStatus(db, id, 'done')
+    bus.tell(run.agentId, 'scripts')
+    bus.report(id, { done, total: all.length, title: '', isOver: true })
+  },
+  giveUp: async (id, reason) => {
+    await setRunStatus(services.db, id, 'failed', reason)
+    services.bus.report(id, { done: 0, total: 0, title: '', isOver: true })
+  },
+})
