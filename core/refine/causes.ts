@@ -2,7 +2,7 @@ import { reviewBrief } from '../brief'
 import { conflictsAmong } from '../curation'
 import { meansTheSame } from '../rehearsal'
 import { breaks, readRule } from '../rules'
-import { stemSet, wordCount } from '../text'
+import { inQuotes, stemSet, wordCount } from '../text'
 import { groundOf, placeIn, type Case } from './case'
 
 export const CAUSE_KINDS = [
@@ -57,7 +57,7 @@ const given: Finder = ({ turn }) => {
   if (!detail) return undefined
   return {
     kind: 'given',
-    sentence: `The answer was written by hand, to “${detail.text}”, and is given word for word.`,
+    sentence: `The answer was written by hand, to ${inQuotes(detail.text)}, and is given word for word.`,
     links: [{ label: 'the answer by hand', ...placeOfDetail(detail) }],
   }
 }
@@ -141,7 +141,7 @@ const ruleSpeaks: Finder = ({ complaint, turn, ownRules }) => {
     if (rule)
       return {
         kind: 'rule-speaks',
-        sentence: `The rule “${rule.rule.do}” says “${words}”.`,
+        sentence: `The rule ${inQuotes(rule.rule.do)} says “${words}”.`,
         links: [ruleLink(rule.at, ownRules)],
       }
   }
@@ -158,7 +158,7 @@ const ruleForbids: Finder = ({ complaint, note, brief, ownRules }) => {
     if (at >= 0)
       return {
         kind: 'rule-forbids',
-        sentence: `The rule “${brief.rules[at]!.do}” forbids what you would like it to say.`,
+        sentence: `The rule ${inQuotes(brief.rules[at]!.do)} forbids what you would like it to say.`,
         links: [ruleLink(at, ownRules)],
       }
   }
@@ -178,7 +178,7 @@ const ruleNotCalled: Finder = (of) => {
       : 'is put so that the built-in model cannot follow it'
   return {
     kind: 'rule-not-called',
-    sentence: `The rule “${rule.do}” would do it, but ${why}.`,
+    sentence: `The rule ${inQuotes(rule.do)} would do it, but ${why}.`,
     links: [ruleLink(at, of.ownRules)],
   }
 }

@@ -27,13 +27,19 @@ export interface ToneWish {
   readonly turn: 1 | -1
 }
 
+/** Something the answer should have held: said word for word, named as a thing ("the group form"), or offered. */
+export interface Wanted {
+  readonly text: string
+  readonly how: 'say' | 'mention' | 'offer'
+}
+
 /** A note, read. */
 export interface Complaint {
   readonly kinds: ReadonlySet<ComplaintKind>
   /** Words the answer must not hold. */
   readonly neverSay: readonly string[]
   /** Words it should have held, and whether they are offered rather than said. */
-  readonly shouldSay: readonly { readonly text: string; readonly isOffer: boolean }[]
+  readonly shouldSay: readonly Wanted[]
   readonly isSorry: boolean
   readonly tone: readonly ToneWish[]
   /** The longest it may be, where the note gives a number. */
@@ -68,7 +74,7 @@ const BY_PHRASE = [
 export function readComplaint({ marks, wrong }: Pick<Note, 'marks' | 'wrong'>): Complaint {
   const kinds = new Set<ComplaintKind>(marks.map((mark) => OF_MARK[mark]))
   const neverSay: string[] = []
-  const shouldSay: { text: string; isOffer: boolean }[] = []
+  const shouldSay: Wanted[] = []
   const tone: ToneWish[] = []
   let isSorry = false
   for (const clause of clausesOf(wrong)) {
@@ -77,11 +83,16 @@ export function readComplaint({ marks, wrong }: Pick<Note, 'marks' | 'wrong'>): 
     tone.push(...toneIn(tokens))
     const never = find(COMPLAINTS.neverSay, tokens)
     const should = never ? undefined : find(COMPLAINTS.shouldSay, tokens)
-    if (never) neverSay.push(...objectsOf(clause, tokens, never))
+    if (never) neverSay.push(...objectsOf(clause, tokens, never).map(({ text }) => text))
     if (should && holds(COMPLAINTS.sorry, tokens)) isSorry = true
     else if (should) {
       const isOffer = holds(COMPLAINTS.offers, tokensOf(should.phrase))
-      shouldSay.push(...objectsOf(clause, tokens, should).map((text) => ({ text, isOffer })))
+      shouldSay.push(
+        ...objectsOf(clause, tokens, should).map(({ text, isThing }) => ({
+          text,
+          how: isOffer ? ('offer' as const) : isThing ? ('mention' as const) : ('say' as const),
+        })),
+      )
     } else if (!never && holds(COMPLAINTS.sorry, tokens)) isSorry = true
   }
   if (tone.length > 0) kinds.add('offTone')
@@ -106,18 +117,24 @@ const clausesOf = (text: string): string[] =>
     .filter((clause) => clause !== '')
 
 /** What a clause says should or should not be said: what it quotes, else its words after the verb. */
-function objectsOf(clause: string, tokens: readonly Token[], verb: { readonly to: number }): string[] {
+function objectsOf(
+  clause: string,
+  tokens: readonly Token[],
+  verb: { readonly to: number },
+): { text: string; isThing: boolean }[] {
   const quoted = quotations(clause)
-  if (quoted.length > 0) return quoted
+  if (quoted.length > 0) return quoted.map((text) => ({ text, isThing: false }))
   let from = verb.to
   for (let lead = leadAt(tokens, from); lead; lead = leadAt(tokens, from)) from = lead
   if (from >= tokens.length) return []
   const rest = clause.slice(tokens[from]!.start).replace(/[.!?,;:]+$/, '')
   return rest
     .split(/\s+or\s+/i)
-    .map((part) => part.replace(/^(?:the|an?|any)\s+/i, '').trim())
-    .filter((part) => part !== '')
+    .map((part) => ({ text: part.replace(ARTICLE, '').trim(), isThing: ARTICLE.test(part) }))
+    .filter(({ text }) => text !== '')
 }
+
+const ARTICLE = /^(?:the|an?|any|our)\s+/i
 
 function leadAt(tokens: readonly Token[], from: number): number | undefined {
   const found = find(COMPLAINTS.lead, tokens.slice(from))

@@ -103,7 +103,7 @@ describe('a complaint', () => {
     ['It should not have said “bargain” or “cheap”', { neverSay: ['bargain', 'cheap'] }],
     [
       'should have offered the group form and said sorry',
-      { shouldSay: [{ text: 'group form', isOffer: true }], isSorry: true },
+      { shouldSay: [{ text: 'group form', how: 'offer' }], isSorry: true },
     ],
     ['that is the winter timetable', { kinds: ['wrongSource'] }],
     ['Too stiff', { tone: [{ dial: 'formality', turn: -1 }] }],

@@ -10,3 +10,6 @@ export const withoutQuotations = (text: string): string => text.replace(QUOTED, 
 
 /** A text without quotation marks around the whole of it. */
 export const unquoted = (text: string): string => text.replace(AROUND, '')
+
+/** A text in quotation marks; those it has itself become single ones. */
+export const inQuotes = (text: string): string => `“${text.replace(/[“"](?=\S)/g, '‘').replace(/[”"]/g, '’')}”`

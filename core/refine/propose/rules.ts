@@ -1,4 +1,5 @@
 import { editOf, reviewBrief, type Brief, type Rule } from '../../brief'
+import { inQuotes } from '../../text'
 import type { Case } from '../case'
 import { ruleThatWould } from '../causes'
 import { subjectOfLine } from './subject'
@@ -37,8 +38,8 @@ export const addRule: Proposer = {
     const rules: { does: string; when: string }[] = []
     if (complaint.neverSay.length > 0)
       rules.push({ does: `Never say ${complaint.neverSay.map((words) => `“${words}”`).join(' or ')}.`, when: '' })
-    const acts = complaint.shouldSay.map(({ text, isOffer }) =>
-      isOffer ? `offer the ${text}` : `say “${inSentence(text)}”`,
+    const acts = complaint.shouldSay.map(({ text, how }) =>
+      how === 'say' ? `say “${inSentence(text)}”` : `${how} the ${text}`,
     )
     if (complaint.isSorry) acts.push('apologise')
     if (acts.length > 0) rules.push({ does: acts.join(' and '), when })
@@ -48,11 +49,11 @@ export const addRule: Proposer = {
     for (const rule of rules) grouped.set(rule.when, [...(grouped.get(rule.when) ?? []), rule.does])
     const made = [...grouped].map(([condition, does], at) => newRule(of, does.join(' and '), condition, at + 1))
     if (made.length === 0) return []
-    const told = made.map(({ do: does }) => `“${does}”`).join(' and ')
+    const told = made.map(({ when: on, do: does }) => (on === '' ? does : `when ${on}, ${does}`)).join('; and ')
     return [
       briefProposal(
         of,
-        `Add the ${made.length > 1 ? 'rules' : 'rule'} ${told}${made.some(({ when: on }) => on !== '') ? `, when ${when}` : ''}`,
+        `Add ${made.length > 1 ? 'rules' : 'a rule'}: ${told}`,
         'Your note says what it should do, and no rule says so.',
         (draft) => draft.rules.push(...made),
       ),
@@ -83,8 +84,8 @@ export const widenRule: Proposer = {
     const rule = at === undefined || at >= of.ownRules ? undefined : of.brief.rules[at]!
     if (!rule) return []
     const summary = rule.enabled
-      ? `Let the rule “${rule.do}” hold for lines like this one`
-      : `Switch the rule “${rule.do}” on`
+      ? `Let the rule ${inQuotes(rule.do)} hold for lines like this one`
+      : `Switch the rule ${inQuotes(rule.do)} on`
     return [
       briefProposal(of, summary, 'It does what you ask for, and was not called for here.', (draft) => {
         draft.rules[at!]!.enabled = true
@@ -120,7 +121,7 @@ export const narrowRule: Proposer = {
       .map(({ at, rule }) =>
         briefProposal(
           of,
-          `Keep the rule “${rule.do}” from lines like this one`,
+          `Keep the rule ${inQuotes(rule.do)} from lines like this one`,
           'It was called for here, and what it does is what you complain of.',
           (draft) => draft.rules[at]!.unlike.push(of.note.question.slice(0, 600)),
         ),
@@ -137,7 +138,7 @@ export const dropRule: Proposer = {
       .map(({ at, rule }) =>
         briefProposal(
           of,
-          `Switch the rule “${rule.do}” off`,
+          `Switch the rule ${inQuotes(rule.do)} off`,
           'It does what you complain of whenever it is called for.',
           (draft) => (draft.rules[at]!.enabled = false),
         ),
@@ -156,7 +157,7 @@ export const settleRules: Proposer = {
       .slice(0, 2)
       .map(({ text, mend, field }) => {
         const rule = of.brief.rules[Number(/^rules\.(\d+)$/.exec(field)?.[1] ?? -1)]
-        const summary = rule ? `${mend!.label}: “${rule.do}”` : mend!.label
+        const summary = rule ? `${mend!.label}: ${inQuotes(rule.do)}` : mend!.label
         return { summary, because: text, proposed: { target: 'brief' as const, edit: mend!.edit } }
       })
   },

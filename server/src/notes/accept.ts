@@ -24,7 +24,7 @@ export async function acceptProposal(
   id: string,
   keep: boolean,
 ): Promise<{ revision: number; scriptId: string | null }> {
-  const { db, bus } = services
+  const { db } = services
   const { proposal, note } = await proposalRow(db, id)
   if (proposal.status === 'accepted') throw new HttpProblem(409, 'This proposal was accepted already.')
   const undo: Undo[] = []

@@ -182,7 +182,7 @@ describe('the list of notes', () => {
     const id = await begin({ question: 'When are bonfires allowed?', wrong: 'should have said sorry' })
     await ready(id)
     const { notes } = (await app.ask('GET', `/api/agents/${agent}/notes`)).body
-    expect(notes[0]).toMatchObject({ id, closed: null, best: expect.stringMatching(/^Add the rule .*Mends it/) })
+    expect(notes[0]).toMatchObject({ id, closed: null, best: expect.stringMatching(/^Add a rule: .*Mends it/) })
     await app.ask('POST', `/api/notes/${id}/dismiss`)
     const after = (await app.ask('GET', `/api/agents/${agent}/notes`)).body.notes
     expect(after.find((each: { id: string }) => each.id === id).closed).toBe('dismissed')

@@ -101,6 +101,7 @@ export const rehearsalRoutes =
         const run = await addRun(db, agent.id, asked, await subjectOf(services, agent, asked.subject), chosen.length)
         if (wantsEvents(request)) {
           await streamWork(request, reply, async (stream) => {
+            stream.send('begun', { id: run.id })
             await followed(run.id, stream.signal, (progress) => stream.send('progress', progress))
             if (!stream.signal.aborted) stream.send('done', await rehearsalById(db, run.id))
           })

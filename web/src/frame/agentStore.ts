@@ -3,13 +3,20 @@ import { reactive, ref } from 'vue'
 import type { Agent } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
 
-type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook'
+type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes'
 
 /** The agent that is open, kept current by the server's events; `ticks` counts the changes of each kind for stages to watch. */
 export const useAgent = defineStore('agent', () => {
   const agent = ref<Agent>()
   const error = ref('')
-  const ticks = reactive<Record<Change, number>>({ agent: 0, sources: 0, scripts: 0, editions: 0, logbook: 0 })
+  const ticks = reactive<Record<Change, number>>({
+    agent: 0,
+    sources: 0,
+    scripts: 0,
+    editions: 0,
+    logbook: 0,
+    notes: 0,
+  })
   let events: EventSource | undefined
   let openId = ''
 

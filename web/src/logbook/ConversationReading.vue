@@ -2,15 +2,17 @@
 import { ref } from 'vue'
 import { ElButton } from 'element-plus'
 import type { Conversation } from '@parrot/contract'
+import NoteDesk from '../notes/NoteDesk.vue'
 import OutcomeMark from '../shared/OutcomeMark.vue'
 import ReplyText from '../shared/ReplyText.vue'
 import { moment, plural } from '../shared/when'
 import WorkingSteps from '../shared/WorkingSteps.vue'
 
 /** One conversation to read, line by line, each answer with what it came from and how it was made. */
-defineProps<{ conversation: Conversation }>()
+defineProps<{ agentId: string; conversation: Conversation }>()
 defineEmits<{ passage: [sourceId: string, passageId: string]; field: [field: string]; ask: [text: string] }>()
 const openLine = ref('')
+const noted = ref('')
 </script>
 
 <template>
@@ -39,7 +41,23 @@ const openLine = ref('')
           {{ openLine === line.id ? 'Hide workings' : 'Show workings' }}
         </ElButton>
         <ElButton text size="small" @click="$emit('ask', line.said)">Ask the draft</ElButton>
+        <ElButton
+          text
+          size="small"
+          :aria-expanded="noted === line.id"
+          @click="noted = noted === line.id ? '' : line.id"
+        >
+          Not right?
+        </ElButton>
       </div>
+      <NoteDesk
+        v-if="noted === line.id"
+        :agent-id="agentId"
+        :about="{ turnId: line.id }"
+        :reply="line.reply"
+        @close="noted = ''"
+        @accepted="$emit('ask', $event)"
+      />
       <WorkingSteps
         v-if="openLine === line.id"
         :workings="line.workings"

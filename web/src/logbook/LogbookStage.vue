@@ -82,6 +82,7 @@ const openField = (field: string) =>
         :text="conversation.error.value"
       />
       <ConversationReading
+        :agent-id="agentId"
         v-else-if="conversation.data.value"
         :conversation="conversation.data.value"
         @passage="openPassage"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { ElButton, ElInput } from 'element-plus'
+import { ElButton, ElInput, ElInputTag } from 'element-plus'
 import { nextTick, onMounted, ref } from 'vue'
 import type { Script } from '@parrot/contract'
-import ChoiceField from '../shared/ChoiceField.vue'
 import { useOwnQuestions } from '../shared/ownQuestions'
-import { blankCheck, CHECK_KINDS, isBlank, OUTCOME_WORDS, outcomes, valueOf, withValue } from './checks'
+import CheckRow from './CheckRow.vue'
+import { checkOfChoice, isBlank } from './checks'
 
 /** Writes a script: what the visitor says, turn by turn, and what must be true of each answer. */
 const props = defineProps<{ agentId: string; script?: Script }>()
@@ -13,10 +13,10 @@ const emit = defineEmits<{ save: [script: Script]; cancel: [] }>()
 const copy = (): Script =>
   props.script
     ? {
-        title: props.script.title,
+        ...props.script,
         turns: props.script.turns.map((turn) => ({ say: turn.say, checks: [...turn.checks] })),
       }
-    : { title: '', turns: [{ say: '', checks: [] }] }
+    : { title: '', folder: '', tags: [], turns: [{ say: '', checks: [] }] }
 const draft = ref<Script>(copy())
 const error = ref('')
 const { example } = useOwnQuestions(() => props.agentId)
@@ -32,15 +32,10 @@ async function addTurn(): Promise<void> {
 }
 
 async function addCheck(at: number): Promise<void> {
-  draft.value.turns[at]!.checks.push(blankCheck('includes'))
+  draft.value.turns[at]!.checks.push(checkOfChoice('includes'))
   await nextTick()
   const fields = root.value?.querySelectorAll(`[data-turn="${at}"] .value input`)
   ;(fields?.[fields.length - 1] as HTMLElement | undefined)?.focus()
-}
-
-function setValue(turn: number, at: number, value: string): void {
-  const { checks } = draft.value.turns[turn]!
-  checks[at] = withValue(checks[at]!, value)
 }
 
 function save(): void {
@@ -48,7 +43,10 @@ function save(): void {
   if (draft.value.title.trim() === '') error.value = 'Give the script a title.'
   else if (turns.length === 0) error.value = 'Write what the visitor says in at least one turn.'
   else if (turns.some((turn) => turn.checks.some(isBlank))) error.value = 'A check is empty: fill it in or remove it.'
-  else emit('save', { title: draft.value.title.trim(), turns })
+  else {
+    const { folder, tags } = draft.value
+    emit('save', { title: draft.value.title.trim(), folder, tags, turns })
+  }
 }
 </script>
 
@@ -62,6 +60,14 @@ function save(): void {
       maxlength="200"
       placeholder="What this conversation is about"
     />
+    <div class="filed">
+      <label class="small soft"
+        >Folder <ElInput v-model="draft.folder" size="small" maxlength="80" placeholder="none" aria-label="Folder"
+      /></label>
+      <label class="small soft tags"
+        >Tags <ElInputTag v-model="draft.tags" size="small" :max="20" placeholder="type, then Enter" aria-label="Tags"
+      /></label>
+    </div>
     <ol>
       <li v-for="(turn, at) in draft.turns" :key="at" :data-turn="at">
         <div class="head">
@@ -85,43 +91,15 @@ function save(): void {
           :aria-label="`Turn ${at + 1}: the visitor says`"
           :placeholder="example"
         />
-        <div v-for="(check, n) in turn.checks" :key="n" class="check">
-          <span class="soft small">{{ n === 0 ? 'the answer' : 'and' }}</span>
-          <ChoiceField
-            class="kind"
-            :model-value="check.kind"
-            :about="`Turn ${at + 1}, check ${n + 1}: kind`"
-            :options="CHECK_KINDS.map((each) => [each.kind, each.label] as const)"
-            @update:model-value="$event && (turn.checks[n] = blankCheck($event))"
-          />
-          <ChoiceField
-            v-if="check.kind === 'outcome'"
-            class="value"
-            :model-value="check.outcome"
-            :about="`Turn ${at + 1}, check ${n + 1}: value`"
-            :options="outcomes.map((outcome) => [outcome, OUTCOME_WORDS[outcome]] as const)"
-            @update:model-value="$event && setValue(at, n, $event)"
-          />
-          <ElInput
-            v-else-if="check.kind !== 'handsOver'"
-            class="value"
-            :model-value="valueOf(check)"
-            :inputmode="check.kind === 'maxWords' ? 'numeric' : 'text'"
-            :placeholder="check.kind === 'cites' ? 'any source, or part of a title' : ''"
-            :aria-label="`Turn ${at + 1}, check ${n + 1}: value`"
-            maxlength="300"
-            @update:model-value="setValue(at, n, $event)"
-          />
-          <span v-else />
-          <ElButton
-            text
-            size="small"
-            :aria-label="`Remove check ${n + 1} of turn ${at + 1}`"
-            @click="turn.checks.splice(n, 1)"
-          >
-            ×
-          </ElButton>
-        </div>
+        <CheckRow
+          v-for="(check, n) in turn.checks"
+          :key="n"
+          :check="check"
+          :lead="n === 0 ? 'the answer' : 'and'"
+          :about="`Turn ${at + 1}, check ${n + 1}`"
+          @change="turn.checks[n] = $event"
+          @remove="turn.checks.splice(n, 1)"
+        />
         <ElButton text size="small" @click="addCheck(at)">+ check</ElButton>
       </li>
     </ol>
@@ -151,6 +129,21 @@ li {
   padding: var(--gap-3) 0 var(--gap-2);
   border-top: 1px solid var(--line);
 }
+.filed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--gap-2) var(--gap-4);
+  margin-bottom: var(--gap-3);
+}
+.filed label {
+  display: flex;
+  gap: var(--gap-2);
+  align-items: center;
+}
+.tags {
+  flex: 1;
+  min-width: 240px;
+}
 .head {
   display: flex;
   justify-content: space-between;
@@ -160,29 +153,11 @@ li {
 .say {
   font: var(--text-read) / 1.45 var(--serif);
 }
-.check {
-  display: grid;
-  grid-template-columns: 84px 170px 1fr auto;
-  gap: var(--gap-2);
-  align-items: center;
-  margin-top: var(--gap-2);
-}
-.check > .soft {
-  text-align: right;
-}
 .acts {
   margin-top: var(--gap-4);
 }
 .wrong {
   color: var(--brick);
   margin-top: var(--gap-3);
-}
-@media (width < 720px) {
-  .check {
-    grid-template-columns: 1fr 1fr auto;
-  }
-  .check > .soft {
-    display: none;
-  }
 }
 </style>

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Citation, EarlierAnswer, Script, ScriptResult } from '@parrot/contract'
 import AnswerPair from '../shared/AnswerPair.vue'
+import NoteDesk from '../notes/NoteDesk.vue'
 import WorkingSteps from '../shared/WorkingSteps.vue'
 import { useTry } from '../try/tryStore'
 import { wordsOf } from './checks'
@@ -21,6 +22,8 @@ defineEmits<{ edit: []; run: []; remove: [] }>()
 const router = useRouter()
 const trying = useTry()
 const openTurn = ref(-1)
+const noted = ref(-1)
+const saidBefore = (at: number) => props.result?.turns.slice(0, at).map(({ say }) => say) ?? []
 
 function earlier(at: number): EarlierAnswer | null {
   const turn = props.before?.result.turns[at]
@@ -64,8 +67,12 @@ const openField = (field: string) =>
         <p class="said">{{ turn.say }}</p>
         <AnswerPair :now="turn" :before="earlier(at)" class="answer" @cite="openCitation" />
         <ul v-if="turn.checks.length" class="checks">
-          <li v-for="(check, n) in turn.checks" :key="n" :class="check.passed ? 'pass' : 'fail'">
-            <span class="mark" aria-hidden="true">{{ check.passed ? '✓' : '✕' }}</span>
+          <li
+            v-for="(check, n) in turn.checks"
+            :key="n"
+            :class="check.passed ? 'pass' : check.check.soft ? 'warned' : 'fail'"
+          >
+            <span class="mark" aria-hidden="true">{{ check.passed ? '✓' : check.check.soft ? '!' : '✕' }}</span>
             <span class="what">{{ wordsOf(check.check) }}</span>
             <span class="soft">{{ check.reason }}</span>
           </li>
@@ -75,7 +82,23 @@ const openField = (field: string) =>
             {{ openTurn === at ? 'Hide workings' : 'Show workings' }}
           </ElButton>
           <ElButton text size="small" @click="trying.ask(turn.say)">Ask it in the strip</ElButton>
+          <ElButton
+            size="small"
+            :text="turn.passed"
+            :aria-expanded="noted === at"
+            @click="noted = noted === at ? -1 : at"
+          >
+            Not right?
+          </ElButton>
         </div>
+        <NoteDesk
+          v-if="noted === at"
+          :agent-id="agentId"
+          :about="{ question: turn.say, before: saidBefore(at) }"
+          :reply="turn.reply"
+          @close="noted = -1"
+          @accepted="$emit('run')"
+        />
         <WorkingSteps v-if="openTurn === at" :workings="turn.workings" @passage="openPassage" @field="openField" />
       </li>
     </ol>
@@ -144,6 +167,12 @@ ol > li {
 }
 .fail {
   background: var(--brick-wash);
+}
+.warned {
+  background: var(--warm-wash);
+}
+.warned .mark {
+  color: var(--warm);
 }
 .fail .mark,
 .fail .what {

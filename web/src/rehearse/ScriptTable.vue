@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { holdsAll, type Rehearsal, type StoredScript } from '@parrot/contract'
+import { holdsAll, type RunColumn, type StoredScript } from '@parrot/contract'
 import FilterField from '../shared/FilterField.vue'
 import PageTurner from '../shared/PageTurner.vue'
 import { usePages } from '../shared/pages'
@@ -9,10 +9,10 @@ import { ago, moment, plural } from '../shared/when'
 /** The sheet of runs: each row a script, each column a run, newest first; a cell opens what happened. */
 const props = defineProps<{
   scripts: readonly StoredScript[]
-  rehearsals: readonly Rehearsal[]
+  rehearsals: readonly RunColumn[]
   chosen: string
 }>()
-const emit = defineEmits<{ select: [scriptId: string, run?: Rehearsal] }>()
+const emit = defineEmits<{ select: [scriptId: string, run?: RunColumn] }>()
 
 /** Fewer are seen at a glance. */
 const SEARCHED_FROM = 12
@@ -20,23 +20,24 @@ const PAGE = 50
 const words = ref('')
 const found = computed(() => {
   const isLookedFor = holdsAll(words.value)
-  return props.scripts.filter(({ title, turns }) => isLookedFor(title, ...turns.map(({ say }) => say)))
+  return props.scripts.filter(({ title, folder, tags, turns }) =>
+    isLookedFor(title, folder, ...tags, ...turns.map(({ say }) => say)),
+  )
 })
 const { page, shown } = usePages(found, PAGE, words)
 
-const results = computed(() =>
+const columns = computed(() =>
   props.rehearsals.map((rehearsal) => ({
     rehearsal,
-    results: new Map(rehearsal.results.map((result) => [result.scriptId, result])),
-    movements: new Map(rehearsal.comparison.map((each) => [each.scriptId, each.movement])),
+    cells: new Map(rehearsal.cells.map((cell) => [cell.scriptId, cell])),
   })),
 )
 const MOVEMENTS = { same: '', mended: 'mended', broken: 'broken', reworded: 'reworded', new: '' } as const
 const cellsOf = (scriptId: string) =>
-  results.value.map(({ rehearsal, results, movements }) => ({
+  columns.value.map(({ rehearsal, cells }) => ({
     rehearsal,
-    result: results.get(scriptId),
-    moved: MOVEMENTS[movements.get(scriptId) ?? 'new'],
+    result: cells.get(scriptId),
+    moved: MOVEMENTS[cells.get(scriptId)?.movement ?? 'new'],
   }))
 const checksOf = (script: StoredScript) => script.turns.reduce((sum, turn) => sum + turn.checks.length, 0)
 </script>

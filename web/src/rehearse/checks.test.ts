@@ -1,29 +1,36 @@
 import { describe, expect, it } from 'vitest'
-import { blankCheck, CHECK_KINDS, isBlank, valueOf, withValue, wordsOf } from './checks'
+import { CHECK_CHOICES, CHECK_FORMS, checkOfChoice, choiceOf, isBlank, valueOf, withValue, wordsOf } from './checks'
+
+const VALUES = { none: '', text: 'Luggage', number: '42', outcome: 'declined', dial: 'formality' }
 
 describe('a check in the editor', () => {
-  it.each(CHECK_KINDS.map((each) => each.kind).filter((kind) => kind !== 'handsOver'))(
-    'of kind %s takes its value as text and says itself in words',
-    (kind) => {
-      const value = kind === 'outcome' ? 'declined' : kind === 'maxWords' ? '42' : 'Luggage'
-      const check = withValue(blankCheck(kind), value)
-      expect(valueOf(check)).toBe(value)
-      expect(wordsOf(check).length).toBeGreaterThan(5)
-      expect(isBlank(check)).toBe(false)
-    },
-  )
-
-  it('needs no value to tell that a person takes over', () => {
-    const check = withValue(blankCheck('handsOver'), 'ignored')
-    expect([valueOf(check), wordsOf(check), isBlank(check)]).toEqual(['', 'is passed on to a person', false])
+  it.each(CHECK_CHOICES.map(([choice]) => choice))('of choice %s takes its value as text and says itself', (choice) => {
+    const blank = checkOfChoice(choice)
+    const value = VALUES[CHECK_FORMS[blank.kind].input]
+    const check = withValue(blank, value)
+    expect(valueOf(check)).toBe(value)
+    expect(wordsOf(check).length).toBeGreaterThan(5)
+    expect([isBlank(check), choiceOf(check)]).toEqual([false, choice])
   })
 
-  it('keeps its number when what is typed is none', () => {
-    expect(valueOf(withValue(blankCheck('maxWords'), 'many'))).toBe('60')
+  it('says what must not be, and that it only warns', () => {
+    expect(wordsOf({ kind: 'includes', text: 'cheap', not: true })).toBe('does not say “cheap”')
+    expect(wordsOf({ kind: 'maxWords', words: 40, soft: true })).toBe('at most 40 words (warns only)')
+    expect(wordsOf({ kind: 'cites', source: '', not: true })).toBe('does not cite a source')
+    expect(wordsOf({ kind: 'manner', dial: 'warmth', from: 60, to: 100 })).toBe('sounds of warmth between 60 and 100')
   })
 
-  it('is blank until filled in, but for “cites”, which may mean any source', () => {
-    expect(isBlank(blankCheck('includes'))).toBe(true)
-    expect(isBlank(blankCheck('cites'))).toBe(false)
+  it('keeps its number when what is typed is none, and its text when another kind is chosen', () => {
+    expect(valueOf(withValue(checkOfChoice('maxWords'), 'many'))).toBe('60')
+    expect(checkOfChoice('means', { kind: 'includes', text: 'free' })).toEqual({ kind: 'means', text: 'free' })
+    expect(checkOfChoice('outcome', { kind: 'includes', text: 'free' })).toEqual({
+      kind: 'outcome',
+      outcome: 'answered',
+    })
+  })
+
+  it('is blank until filled in, but for those that may mean any', () => {
+    expect(isBlank(checkOfChoice('includes'))).toBe(true)
+    expect([isBlank(checkOfChoice('cites')), isBlank(checkOfChoice('asksFor'))]).toEqual([false, false])
   })
 })

@@ -66,7 +66,13 @@ export const CHECK_FORMS: Readonly<Record<Check['kind'], CheckForm>> = {
     key: '',
     blank: { kind: 'grounded' },
   },
-  manner: { yes: 'sounds', no: 'does not sound', input: 'dial', key: 'dial', blank: { kind: 'manner', dial: 'warmth', from: 50, to: 100 } },
+  manner: {
+    yes: 'sounds',
+    no: 'does not sound',
+    input: 'dial',
+    key: 'dial',
+    blank: { kind: 'manner', dial: 'warmth', from: 50, to: 100 },
+  },
   asksFor: {
     yes: 'asks for',
     no: 'does not ask for',
@@ -108,7 +114,13 @@ export const CHECK_FORMS: Readonly<Record<Check['kind'], CheckForm>> = {
     key: '',
     blank: { kind: 'handsOver' },
   },
-  matches: { yes: 'matches pattern', no: 'does not match pattern', input: 'text', key: 'pattern', blank: { kind: 'matches', pattern: '' } },
+  matches: {
+    yes: 'matches pattern',
+    no: 'does not match pattern',
+    input: 'text',
+    key: 'pattern',
+    blank: { kind: 'matches', pattern: '' },
+  },
 }
 
 /** A kind of check with whether it must hold or must not, as one choice of a list. */
@@ -162,7 +174,8 @@ export function valueOf(check: Check): string {
 /** The check with its value set from text; a number that is none stays as it was. */
 export function withValue(check: Check, value: string): Check {
   const { key, input } = CHECK_FORMS[check.kind]
-  if (input === 'number') return /^\d{1,4}$/.test(value) && Number(value) > 0 ? ({ ...check, [key]: Number(value) } as Check) : check
+  if (input === 'number')
+    return /^\d{1,4}$/.test(value) && Number(value) > 0 ? ({ ...check, [key]: Number(value) } as Check) : check
   return key === '' ? check : ({ ...check, [key]: value } as Check)
 }
 

@@ -5,7 +5,7 @@ import { rulesFile } from '../../../server/testing/testApp'
 import { openBrowserWorld, type BrowserWorld } from '../../testing/browser'
 import { useAgent } from '../frame/agentStore'
 import { notices } from '../shared/undo'
-import { resultOf, runBefore, useRuns } from './runs'
+import { cellOf, useCell, useRuns } from './runs'
 
 let world: BrowserWorld
 let id: string
@@ -44,8 +44,8 @@ describe('the sheet of runs', () => {
     expect([runs.rehearsals.value, runs.summary.value]).toEqual([[], ''])
     await runs.run()
     const [newest] = runs.rehearsals.value
-    expect(resultOf(newest!, idOf(runs, 'Water'))!.passed).toBe(true)
-    expect(resultOf(newest!, idOf(runs, 'Ice'))!.passed).toBe(false)
+    expect(cellOf(newest!, idOf(runs, 'Water'))!.passed).toBe(true)
+    expect(cellOf(newest!, idOf(runs, 'Ice'))!.passed).toBe(false)
     expect(runs.summary.value).toContain('1 of 2')
     expect(runs.progress.value).toBeUndefined()
   })
@@ -57,8 +57,11 @@ describe('the sheet of runs', () => {
     await runs.run([idOf(runs, 'Ice')])
     await runs.run([water])
     const [newest, , first] = runs.rehearsals.value
-    expect(runBefore(runs.rehearsals.value, newest, water)!.result).toEqual(resultOf(first!, water))
-    expect(runBefore(runs.rehearsals.value, first, water)).toBeUndefined()
+    const cells = [newest, first].map((run) => useCell(ref(run), ref(water)))
+    await vi.waitFor(() => expect(cells.every(({ value }) => value)).toBe(true))
+    const [latest, earliest] = cells.map(({ value }) => value!)
+    expect(latest!.before!.result).toEqual(earliest!.result)
+    expect(earliest!.before).toBeNull()
   })
 
   it('says that it could not run, and is ready for another go', async () => {
@@ -72,11 +75,12 @@ describe('the sheet of runs', () => {
     expect(runs.rehearsals.value).toHaveLength(1)
   })
 
-  it('tells nothing when it was cancelled', async () => {
+  it('shows nothing of a run that was cancelled', async () => {
     const runs = await openRuns()
     const before = notices.notices.length
     const running = runs.run()
-    runs.cancel()
+    await vi.waitFor(() => expect(runs.progress.value?.title).not.toBe(''))
+    await runs.cancel()
     await running
     expect([notices.notices.length, runs.progress.value]).toEqual([before, undefined])
   })

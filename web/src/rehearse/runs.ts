@@ -1,6 +1,7 @@
-import { computed, ref, type Ref } from 'vue'
-import type { Rehearsal, ScriptResult, StoredScript } from '@parrot/contract'
-import { get } from '../api/client'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref, watch, type Ref } from 'vue'
+import type { Rehearsal, RunCell, RunColumn, StoredScript } from '@parrot/contract'
+import { get, post } from '../api/client'
 import { postStream } from '../api/stream'
 import { useBrief } from '../brief/briefStore'
 import { useAgent } from '../frame/agentStore'
@@ -10,6 +11,14 @@ import { summaryOf } from './checks'
 
 /** Runs shown beside the scripts. */
 const MOST_RUNS = 6
+/** A run that somebody else began, or that was begun before the page was loaded, is looked at this often. */
+const LOOK_AGAIN_MS = 1000
+
+interface RunProgress {
+  readonly done: number
+  readonly total: number
+  readonly title: string
+}
 
 /** The scripts of an agent and how their latest runs went; running them, with its progress. */
 export function useRuns(agentId: Ref<string>) {
@@ -17,58 +26,83 @@ export function useRuns(agentId: Ref<string>) {
   const agents = useAgent()
   const scripts = useLoaded(() => get<{ scripts: StoredScript[] }>(`/api/agents/${agentId.value}/scripts`))
   const runs = useLoaded(() =>
-    get<{ rehearsals: Rehearsal[] }>(`/api/agents/${agentId.value}/rehearsals?limit=${MOST_RUNS}`),
+    get<{ rehearsals: RunColumn[] }>(`/api/agents/${agentId.value}/rehearsals?limit=${MOST_RUNS}`),
   )
-  const progress = ref<{ done: number; total: number; title: string }>()
-  let abort: AbortController | undefined
+  const own = ref<RunProgress>()
+  const runningId = ref('')
 
   /** Runs the scripts named, all when none is, on the draft as it is on the screen. */
   async function run(ids?: string[]): Promise<void> {
-    const mine = (abort = new AbortController())
-    progress.value = { done: 0, total: ids?.length ?? scripts.data.value?.scripts.length ?? 0, title: '' }
+    own.value = { done: 0, total: ids?.length ?? scripts.data.value?.scripts.length ?? 0, title: '' }
     try {
       await brief.save()
-      const on = { progress: (data: { done: number; total: number; title: string }) => (progress.value = data) }
       await postStream<Rehearsal>(
         `/api/agents/${agentId.value}/rehearsals`,
         { scriptIds: ids, subject: 'draft' },
-        on,
-        mine.signal,
+        {
+          begun: ({ id }: { id: string }) => (runningId.value = id),
+          progress: (data: RunProgress) => (own.value = data),
+        },
       )
       await runs.load()
       await agents.load()
     } catch (problem) {
-      if (!mine.signal.aborted) tellFailure(problem)
+      tellFailure(problem)
     } finally {
-      progress.value = undefined
+      own.value = undefined
+      runningId.value = ''
     }
   }
 
-  const rehearsals = computed(() => runs.data.value?.rehearsals ?? [])
+  const all = computed(() => runs.data.value?.rehearsals ?? [])
+  const underWay = computed(() => all.value.find(({ status }) => status === 'queued' || status === 'running'))
+  const progress = computed<RunProgress | undefined>(
+    () =>
+      own.value ?? (underWay.value && { done: underWay.value.cells.length, total: underWay.value.total, title: '' }),
+  )
+  const looking = useIntervalFn(() => void runs.load(), LOOK_AGAIN_MS, { immediate: false })
+  watch(
+    () => underWay.value !== undefined && own.value === undefined,
+    (isElsewhere) => (isElsewhere ? looking.resume() : looking.pause()),
+  )
+
+  async function cancel(): Promise<void> {
+    const id = runningId.value || underWay.value?.id
+    if (!id) return
+    try {
+      await post(`/api/rehearsals/${id}/cancel`)
+      await runs.load()
+    } catch (problem) {
+      tellFailure(problem)
+    }
+  }
+
+  /** Runs that came to their end, newest first. */
+  const rehearsals = computed(() => all.value.filter(({ status }) => status === 'done'))
   return {
     scripts,
     runs,
     rehearsals,
     progress,
     run,
-    cancel: () => abort?.abort(),
+    cancel,
     load: () => Promise.all([scripts.load(), runs.load()]),
     summary: computed(() => (rehearsals.value[0] ? summaryOf(rehearsals.value[0]) : '')),
   }
 }
 
 /** How a script went in a run, if it was played in it. */
-export const resultOf = (rehearsal: Rehearsal, scriptId: string): ScriptResult | undefined =>
-  rehearsal.results.find((result) => result.scriptId === scriptId)
+export const cellOf = (run: RunColumn, scriptId: string): RunColumn['cells'][number] | undefined =>
+  run.cells.find((cell) => cell.scriptId === scriptId)
 
-/** The same script in the newest run before one, to compare with. */
-export function runBefore(
-  rehearsals: readonly Rehearsal[],
-  run: Rehearsal | undefined,
-  scriptId: string,
-): { result: ScriptResult; revision: number } | undefined {
-  const at = rehearsals.findIndex((each) => each.id === run?.id)
-  const earlier = rehearsals.slice(at + 1).find((each) => resultOf(each, scriptId))
-  const result = earlier && resultOf(earlier, scriptId)
-  return result && { result, revision: earlier.revision }
+/** Everything that was said in one script of a run, with the newest result of it before that run. */
+export function useCell(run: Ref<RunColumn | undefined>, scriptId: Ref<string>) {
+  const cell = useLoaded(async () => {
+    const { id } = run.value ?? {}
+    return id && cellOf(run.value!, scriptId.value)
+      ? get<RunCell>(`/api/rehearsals/${id}/scripts/${scriptId.value}`)
+      : undefined
+  })
+  watch([() => run.value?.id, scriptId], () => void cell.load(), { immediate: true })
+  return cell.data
 }

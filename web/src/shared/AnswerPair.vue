@@ -17,6 +17,8 @@ const props = defineProps<{
   }
   before?: EarlierAnswer | null
   beforeLabel?: string
+  /** What the answer now is called, where it is not simply that. */
+  nowLabel?: string
 }>()
 defineEmits<{ cite: [citation: Citation]; ground: [support: Support] }>()
 
@@ -41,10 +43,12 @@ const isSame = computed(() => props.before != null && saysTheSame(props.before.r
     </section>
     <section class="side now" aria-label="Answer now">
       <header>
-        <span class="label">{{ before ? 'Now' : 'Answer' }}</span>
+        <span class="label">{{ nowLabel ?? (before ? 'Now' : 'Answer') }}</span>
         <span v-if="now.revision" class="small soft">revision {{ now.revision }}</span>
         <OutcomeMark :outcome="now.outcome" :hand-over="now.handOver" />
-        <span v-if="isSame" class="small soft same">reads the same as at revision {{ before!.revision }}</span>
+        <span v-if="isSame" class="small soft same"
+          >reads the same as {{ beforeLabel ?? `at revision ${before!.revision}` }}</span
+        >
       </header>
       <ReplyText
         class="text"

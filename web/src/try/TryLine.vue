@@ -5,6 +5,8 @@ import type { Support } from '@parrot/contract'
 import AnswerPair from '../shared/AnswerPair.vue'
 import ReplyText from '../shared/ReplyText.vue'
 import WorkingSteps from '../shared/WorkingSteps.vue'
+import NoteDesk from '../notes/NoteDesk.vue'
+import { markedIn } from '../notes/marked'
 import GiveAnswer from './GiveAnswer.vue'
 import { useTry, type Line } from './tryStore'
 import UnbackedNote from './UnbackedNote.vue'
@@ -13,6 +15,7 @@ import { whatItTook } from './whatItTook'
 /** One line of the conversation: what was said, the answer now beside the one before, and what can be done about it. */
 const props = defineProps<{
   line: Line
+  agentId: string
   /** Whether the brief has visitors hear what nothing backs. */
   isUnbackedSaid: boolean
 }>()
@@ -20,6 +23,14 @@ const emit = defineEmits<{ passage: [sourceId: string, passageId: string]; field
 const store = useTry()
 const showsWorkings = ref(false)
 const isAnswering = ref(false)
+const isNoting = ref(false)
+const marked = ref('')
+const root = ref<HTMLElement>()
+/** What was marked in the answer with the mouse is what the note is about. */
+function note(): void {
+  marked.value = markedIn(root.value)
+  isNoting.value = !isNoting.value
+}
 const isPinned = computed(() =>
   store.pins.some((each) => each.text.toLowerCase() === props.line.turn?.said.toLowerCase()),
 )
@@ -36,7 +47,7 @@ function openGround({ sourceId, passageId, field }: Support): void {
 </script>
 
 <template>
-  <article class="line">
+  <article ref="root" class="line">
     <p class="said" dir="auto">{{ line.said }}</p>
     <template v-if="line.turn">
       <AnswerPair
@@ -48,6 +59,7 @@ function openGround({ sourceId, passageId, field }: Support): void {
       />
       <UnbackedNote :turn="line.turn" :is-for-visitors="isUnbackedSaid" @field="emit('field', $event)" />
       <div class="acts">
+        <ElButton size="small" :aria-expanded="isNoting" @click="note">Not right?</ElButton>
         <ElButton text size="small" :aria-expanded="showsWorkings" @click="showsWorkings = !showsWorkings">
           {{ showsWorkings ? 'Hide workings' : 'Show workings' }}
         </ElButton>
@@ -66,6 +78,15 @@ function openGround({ sourceId, passageId, field }: Support): void {
           >{{ line.turn.model }}, {{ Math.round(line.turn.tookMs) }} ms{{ whatItTook(line.turn.usage) }}</span
         >
       </div>
+      <NoteDesk
+        v-if="isNoting"
+        :agent-id="agentId"
+        :about="{ turnId: line.turn.turnId }"
+        :reply="line.turn.reply"
+        :marked="marked"
+        @close="isNoting = false"
+        @accepted="store.ask"
+      />
       <GiveAnswer v-if="isAnswering" :turn="line.turn" @close="isAnswering = false" />
       <WorkingSteps
         v-if="showsWorkings"

@@ -6,6 +6,7 @@ import type { Agent } from '@parrot/contract'
 import { useBrief } from '../brief/briefStore'
 import AnswerPair from '../shared/AnswerPair.vue'
 import { tell, tellFailure } from '../shared/undo'
+import NoteDesk from '../notes/NoteDesk.vue'
 import EarlierTurns from './EarlierTurns.vue'
 import RememberedNote from './RememberedNote.vue'
 import TryLine from './TryLine.vue'
@@ -17,6 +18,7 @@ const router = useRouter()
 const store = useTry()
 const brief = useBrief()
 const body = ref<HTMLElement>()
+const isNoting = ref(false)
 
 const pin = computed(() => store.pins.find((each) => each.id === store.shownPin))
 /** What the brief has placeholders for; a visitor's link fills them, here they are filled by hand. */
@@ -102,9 +104,19 @@ async function keep(): Promise<void> {
         />
         <p v-else class="soft">Not asked yet.</p>
         <div class="acts">
+          <ElButton v-if="pin.now" size="small" :aria-expanded="isNoting" @click="isNoting = !isNoting"
+            >Not right?</ElButton
+          >
           <ElButton size="small" @click="store.ask(pin.text)">Ask it in the conversation</ElButton>
           <ElButton text size="small" @click="store.unpin(pin)">Unpin</ElButton>
         </div>
+        <NoteDesk
+          v-if="isNoting && pin.now"
+          :agent-id="agent.id"
+          :about="{ question: pin.text }"
+          :reply="pin.now.reply"
+          @close="isNoting = false"
+        />
       </article>
 
       <p v-else-if="store.lines.length === 0" class="hint soft">
@@ -117,6 +129,7 @@ async function keep(): Promise<void> {
           v-for="line in store.lines"
           :key="line.key"
           :line="line"
+          :agent-id="agent.id"
           :is-unbacked-said="isUnbackedSaid"
           @passage="openPassage"
           @field="openField"
