@@ -59,6 +59,15 @@ const marlow: SampleAgent = {
         do: 'stay calm and avoid guessing',
         strength: 'usually',
       },
+      // Three things are left for a designer to find: two rules that do not agree, a habit that is out of tone, and a fact
+      // that no document gives (whether a phone can be charged).
+      { id: 'bike-lift', when: 'the passenger asks about bikes', do: 'say “The deckhand lifts heavy bikes for you.”' },
+      { id: 'no-deckhand', when: '', do: 'Never mention “deckhand”.' },
+      {
+        id: 'little-sailors',
+        when: 'the passenger asks about children',
+        do: 'say “Little sailors make my heart go yo-ho-ho!”',
+      },
     ],
     duties: [
       {
