@@ -220,7 +220,7 @@ export const setLimit: Proposer = {
       ),
       briefProposal(
         of,
-        `Add the rule “Keep the answer under ${words} words”, when the visitor asks about ${subjectOfLine(of.note.question)}`,
+        `Add a rule: when the visitor asks about ${subjectOfLine(of.note.question)}, keep the answer under ${words} words`,
         'The limit then holds for such questions alone.',
         (draft) =>
           draft.rules.push({

@@ -20,6 +20,7 @@ const noteId = ref('')
     v-if="noteId"
     :agent-id="agentId"
     :note-id="noteId"
+    is-fresh
     @asked="emit('accepted', $event)"
     @leave="emit('close')"
   />

@@ -56,6 +56,7 @@ li {
   border-left-color: var(--accent);
 }
 .row {
+  font-weight: 400;
   display: block;
   width: 100%;
   height: auto;

@@ -8,18 +8,18 @@ import ProposalRow from './ProposalRow.vue'
 import { useNote } from './useNote'
 
 /** What became of a note: why the answer is as it is, and the edits that were tried for it, the best first. */
-const props = defineProps<{ agentId: string; noteId: string }>()
+const props = defineProps<{ agentId: string; noteId: string; isFresh?: boolean }>()
 const emit = defineEmits<{ asked: [question: string]; leave: [] }>()
 const router = useRouter()
 const { note, error, load, open, ...acts } = useNote(toRef(props, 'noteId'))
 
 const root = ref<HTMLElement>()
-/** The reason comes into sight as soon as it is there; the proposals stand below it. */
+/** Of a note just written the reason comes into sight as soon as it is there; the proposals stand below it. */
 watch(
   () => note.value?.cause?.sentence,
   async (sentence) => {
     await nextTick()
-    if (sentence) root.value?.scrollIntoView({ block: 'start', behavior: 'smooth' })
+    if (sentence && props.isFresh) root.value?.scrollIntoView({ block: 'start', behavior: 'smooth' })
   },
 )
 

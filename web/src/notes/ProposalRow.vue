@@ -41,7 +41,11 @@ function change(proposed: ProposedEdit): void {
       />
       <div class="grow">
         <p class="summary">{{ proposal.summary }}</p>
-        <p class="line" :class="{ broken: trial && trial.broken.length > 0 }" aria-live="polite">
+        <p
+          class="line"
+          :class="{ broken: trial && trial.broken.length > 0, unmended: trial && !trial.mends }"
+          aria-live="polite"
+        >
           <span class="mark" aria-hidden="true">{{ mark }}</span> {{ proposal.line
           }}<template v-if="isTrying && trial"> …</template>
         </p>
@@ -111,6 +115,9 @@ function change(proposed: ProposedEdit): void {
 .mark {
   font-weight: 700;
   color: var(--accent-deep);
+}
+.unmended .mark {
+  color: var(--warm);
 }
 .fail .mark,
 .broken,

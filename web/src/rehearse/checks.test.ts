@@ -17,7 +17,7 @@ describe('a check in the editor', () => {
     expect(wordsOf({ kind: 'includes', text: 'cheap', not: true })).toBe('does not say “cheap”')
     expect(wordsOf({ kind: 'maxWords', words: 40, soft: true })).toBe('at most 40 words (warns only)')
     expect(wordsOf({ kind: 'cites', source: '', not: true })).toBe('does not cite a source')
-    expect(wordsOf({ kind: 'manner', dial: 'warmth', from: 60, to: 100 })).toBe('sounds of warmth between 60 and 100')
+    expect(wordsOf({ kind: 'manner', dial: 'warmth', from: 60, to: 100 })).toBe('warmth is between 60 and 100')
   })
 
   it('keeps its number when what is typed is none, and its text when another kind is chosen', () => {

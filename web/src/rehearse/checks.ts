@@ -191,7 +191,7 @@ function told(check: Check, verb: string, input: Input, any: string | undefined)
   if (input === 'none') return verb
   if (check.kind === 'outcome') return `${verb} ${OUTCOME_WORDS[check.outcome]}`
   if (check.kind === 'maxWords') return check.not ? `more than ${check.words} words` : `at most ${check.words} words`
-  if (check.kind === 'manner') return `${verb} of ${check.dial} between ${check.from} and ${check.to}`
+  if (check.kind === 'manner') return `${check.dial} is ${check.not ? 'not ' : ''}between ${check.from} and ${check.to}`
   const value = valueOf(check)
   return value === '' && any ? `${verb} ${any}` : `${verb} “${value}”`
 }
