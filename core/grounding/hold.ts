@@ -63,6 +63,9 @@ const BAR = 0.5
 const BESIDE = 0.75
 const MOST_BESIDE = 4
 
+/** Shorter pieces may stand in a passage by chance. */
+const LEAST_VERBATIM = 25
+
 /** Whole numbers up to this may be a reply's own in a sum: how many travel, how many days. */
 const LARGEST_OWN = 100
 
@@ -113,6 +116,11 @@ export function holderFor(grounds: Grounds): Holder {
         ...(isVerdict ? { isVerdict } : {}),
       }
     }
+    const source = sourceOf(item)
+    if (source) {
+      const { passageId, sourceId } = source
+      return { text: sentence, score: 1, isClaim: true, isSupported: true, by: 'passage', passageId, sourceId }
+    }
     const beside = find(claim)
     const best = beside[0]
     const fromVisitor = speaksOfVisitor(claim, language) ? toldShare(claim, said.words) : 0
@@ -129,6 +137,10 @@ export function holderFor(grounds: Grounds): Holder {
       ...(because === undefined ? {} : { because }),
     }
   }
+
+  /** The passage in which a sentence stands word for word; nothing more needs to be compared then. */
+  const sourceOf = (sentence: string): GroundPassage | undefined =>
+    sentence.length < LEAST_VERBATIM ? undefined : grounds.passages.find(({ text }) => text.includes(sentence))
 
   const groundOf = (led: Support | undefined): Ground[] =>
     led?.passageId === undefined ? [] : all.filter(({ passageId }) => passageId === led.passageId)

@@ -16,6 +16,7 @@ import { toAPerson } from './toAPerson'
 import { WAYS } from './ways'
 
 export { MEASURES } from './measure'
+export { rememberingUnderstudy } from './remembering'
 export { measureAll, PASSAGES_READ, SURENESS, surenessOf, type Ranked } from './read'
 export { OFFERED, SAID } from './bands'
 

@@ -1,10 +1,10 @@
 /** The thread that scripts are played in with the built-in model, so that no request waits for them. */
 import type { Brief } from '@parrot/core/brief'
-import { takeTurn, type Exchange, type PassageLibrary, type Today } from '@parrot/core/dialogue'
+import { takeTurn, type Exchange, type Model, type PassageLibrary, type Today } from '@parrot/core/dialogue'
 import { libraryOf, withLibraryEdits, type LibraryEdit, type LibraryPart } from '@parrot/core/refine'
 import { playScript, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { calculator } from '@parrot/core/tools'
-import { understudy } from '@parrot/core/understudy'
+import { rememberingUnderstudy } from '@parrot/core/understudy'
 import { readSnapshot } from '../library/snapshots'
 
 /** A source version as it is played with: what it is, and the file its index lies in. */
@@ -36,20 +36,20 @@ export interface PlayTask {
 
 /** Source versions and libraries this thread has at hand; those unused for longest go first. */
 const parts = new Map<string, LibraryPart>()
-const libraries = new Map<string, PassageLibrary>()
+const libraries = new Map<string, { library: PassageLibrary; model: Model }>()
 const MOST_PARTS = 400
 const MOST_LIBRARIES = 12
 
 /** Plays one script. Fails where a source's index does not lie where it should. */
 export async function play({ subject, script, before, isShort }: PlayTask): Promise<ScriptResult> {
-  const library = libraryFor(subject)
+  const { library, model } = libraryFor(subject)
   const result = await playScript(
     script,
     (said, conversation) =>
       takeTurn(said, {
         brief: subject.brief,
         library,
-        model: understudy,
+        model,
         conversation,
         clock: () => performance.now(),
         today: subject.today,
@@ -61,9 +61,13 @@ export async function play({ subject, script, before, isShort }: PlayTask): Prom
   return isShort ? { ...result, turns: result.turns.map((turn) => ({ ...turn, workings: [], citations: [] })) } : result
 }
 
-function libraryFor({ versions, edits }: PlayedSubject): PassageLibrary {
+/** The library of a subject, with a model that remembers what it answered from it. */
+function libraryFor({ versions, edits }: PlayedSubject): { library: PassageLibrary; model: Model } {
   const key = JSON.stringify([versions, edits])
-  return remembered(libraries, MOST_LIBRARIES, key, () => libraryOf(withLibraryEdits(versions.map(partOf), edits)))
+  return remembered(libraries, MOST_LIBRARIES, key, () => ({
+    library: libraryOf(withLibraryEdits(versions.map(partOf), edits)),
+    model: rememberingUnderstudy(),
+  }))
 }
 
 function partOf({ sourceId, versionId, title, asOf, weight = 1, snapshot }: PlayedVersion): LibraryPart {

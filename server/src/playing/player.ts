@@ -31,14 +31,19 @@ const THREADS = 2
  * is spoken to from the server's own thread, which only waits for them.
  */
 export class PlayPool {
-  readonly #pool = new Piscina({
-    filename: threadFile('playWorker'),
-    execArgv: [],
-    minThreads: 0,
-    maxThreads: THREADS,
-    idleTimeout: 60_000,
-    resourceLimits: { maxOldGenerationSizeMb: 1024 },
-  })
+  /** One pool a thread: a script is always played in the same one, which remembers what it computed for it. */
+  readonly #threads = Array.from(
+    { length: THREADS },
+    () =>
+      new Piscina({
+        filename: threadFile('playWorker'),
+        execArgv: [],
+        minThreads: 0,
+        maxThreads: 1,
+        idleTimeout: 120_000,
+        resourceLimits: { maxOldGenerationSizeMb: 1024 },
+      }),
+  )
 
   /** A player for a subject, with an edit of its brief or library made where one is given. */
   async with(services: Services, subject: Subject, proposed?: ProposedEdit): Promise<Player> {
@@ -59,16 +64,26 @@ export class PlayPool {
       edits,
     }
     return {
-      atOnce: THREADS,
+      // Each thread has the next script waiting when it ends one.
+      atOnce: THREADS * 3,
       play: async ({ before = [], ...script }, { isShort = false, signal } = {}) => {
         const task: PlayTask = { subject: played, script: plain(script), before, isShort }
-        return failing(script, signal, async () => (await this.#pool.run(task, runOptions(signal))) as ScriptResult)
+        return failing(
+          script,
+          signal,
+          async () => (await this.#threadFor(script.id).run(task, runOptions(signal))) as ScriptResult,
+        )
       },
     }
   }
 
-  close(): Promise<void> {
-    return this.#pool.destroy()
+  #threadFor(scriptId: string): Piscina {
+    const sum = [...scriptId].reduce((total, letter) => (total * 31 + letter.charCodeAt(0)) % 65_521, 7)
+    return this.#threads[sum % THREADS]!
+  }
+
+  async close(): Promise<void> {
+    await Promise.all(this.#threads.map((thread) => thread.destroy()))
   }
 }
 
