@@ -7,3 +7,4 @@ export { CAUSE_KINDS, causeOf, type Cause, type CauseKind, type CauseLink } from
 export { editsIn, PROPOSAL_KINDS, proposalsFor, type Proposal, type ProposalKind, type ProposedEdit } from './propose'
 export { libraryOf, withLibraryEdits, type LibraryEdit, type LibraryPart } from './libraryEdit'
 export { isUseless, trialLine, tried, withScripts, worth, type Moved, type Trial } from './trial'
+export * from './studies'
