@@ -47,6 +47,7 @@ import { talkRoutes } from './release/talk'
 import type { Services } from './services'
 import { settingsRoutes } from './settings/routes'
 import { Seal } from './settings/seal'
+import { studyRoutes, studyWork } from './studies'
 import { turnRoutes } from './turns/routes'
 
 export const VERSION = '0.1.0'
@@ -85,6 +86,7 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
       survey: { work: surveyWork(means), giveUp: (id, reason) => endSurvey(db, id, reason) },
       rehearse: later(() => rehearseWork(services)),
       note: later(() => noteWork(services)),
+      study: later(() => studyWork(services)),
     })
     const services: Services = {
       config,
@@ -183,6 +185,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(turnRoutes(services))
   await server.register(rehearsalRoutes(services))
   await server.register(noteRoutes(services))
+  await server.register(studyRoutes(services))
   await server.register(releaseRoutes(services))
   await server.register(settingsRoutes(services))
   await server.register(embedderRoutes(services))

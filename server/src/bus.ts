@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events'
 
 /** What changed, so that open screens fetch it again. */
-export type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes'
+export type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes' | 'studies'
 
 /** How far a piece of work has come: so many of so many, and with what it is busy. */
 export interface WorkProgress {

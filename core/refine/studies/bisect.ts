@@ -1,6 +1,7 @@
 /**
- * Finds the first of some states, in their order, in which something is as it is in the last one, supposing that it turned
- * once: with log₂ of their number of looks. Undefined where it was so from the beginning.
+ * Finds the state since which something is as it is in the last of some states, in their order. It goes back in steps that
+ * double until it finds a state where it was otherwise, and halves what lies between: about twice log₂ of the number of
+ * states in looks. Undefined where no state it looked at was otherwise.
  */
 export async function firstLike(
   states: number,
@@ -16,9 +17,18 @@ export async function firstLike(
     seen.set(state, is)
     return is
   }
-  const now = await look(states - 1)
-  if ((await look(0)) === now) return { first: undefined, looks }
-  let [other, same] = [0, states - 1]
+  const last = states - 1
+  const now = await look(last)
+  let [other, same] = [-1, last]
+  for (let back = 1; same > 0; back *= 2) {
+    const state = Math.max(0, last - back)
+    if ((await look(state)) !== now) {
+      other = state
+      break
+    }
+    same = state
+  }
+  if (other < 0) return { first: undefined, looks }
   while (same - other > 1) {
     const middle = Math.floor((other + same) / 2)
     if ((await look(middle)) === now) same = middle

@@ -20,7 +20,7 @@ type Kind = (typeof jobs.$inferSelect)['kind']
  */
 const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }[] = [
   { kinds: ['read', 'survey', 'embed'], most: 2 },
-  { kinds: ['rehearse', 'note'], most: 2 },
+  { kinds: ['rehearse', 'note', 'study'], most: 2 },
 ]
 /** A job that died with the server this often is not tried again: it is probably what killed it. */
 const MOST_ATTEMPTS = 5

@@ -1,4 +1,5 @@
 import { index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import type { StudyRequest, StudyResult } from '@parrot/contract'
 import type { BriefEdit } from '@parrot/core/brief'
 import type { Cause, NotedTurn, ProposalKind, ProposedEdit, QuickMark, Trial } from '@parrot/core/refine'
 import type { Check } from '@parrot/core/rehearsal'
@@ -66,4 +67,28 @@ export const proposals = pgTable(
     createdAt: created(),
   },
   (table) => [index('proposals_note').on(table.noteId, table.ordinal)],
+)
+
+/** A question asked of the agent as a whole by running its scripts many times. */
+export const studies = pgTable(
+  'studies',
+  {
+    id: text('id').primaryKey(),
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    request: jsonb('request').$type<StudyRequest>().notNull(),
+    status: text('status').$type<'queued' | 'running' | 'done' | 'cancelled' | 'failed'>().notNull(),
+    done: integer('done').notNull().default(0),
+    total: integer('total').notNull().default(0),
+    /** What was worked out so far, step by step, so that a study that was cut off goes on. */
+    steps: jsonb('steps').$type<Record<string, unknown>>().notNull().default({}),
+    result: jsonb('result').$type<StudyResult>(),
+    /** How a person judged lines of a comparison, by the line. */
+    votes: jsonb('votes').$type<Record<string, 'one' | 'other' | 'same'>>().notNull().default({}),
+    revision: integer('revision').notNull(),
+    error: text('error'),
+    createdAt: created(),
+  },
+  (table) => [index('studies_agent').on(table.agentId, table.createdAt)],
 )

@@ -1,0 +1,2 @@
+export { studyRoutes } from './routes'
+export { studyWork } from './work'
