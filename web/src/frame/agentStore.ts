@@ -3,7 +3,7 @@ import { reactive, ref } from 'vue'
 import type { Agent } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
 
-type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes'
+type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes' | 'studies'
 
 /** The agent that is open, kept current by the server's events; `ticks` counts the changes of each kind for stages to watch. */
 export const useAgent = defineStore('agent', () => {
@@ -16,6 +16,7 @@ export const useAgent = defineStore('agent', () => {
     editions: 0,
     logbook: 0,
     notes: 0,
+    studies: 0,
   })
   let events: EventSource | undefined
   let openId = ''

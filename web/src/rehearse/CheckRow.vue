@@ -16,7 +16,7 @@ import {
 } from './checks'
 
 /** One check of a turn as it is written: what must be true, with what, and whether it only warns. */
-const props = defineProps<{ check: Check; lead: string; about: string }>()
+const props = defineProps<{ check: Check; lead: string; about: string; isShort?: boolean }>()
 const emit = defineEmits<{ change: [check: Check]; remove: [] }>()
 
 const form = computed(() => CHECK_FORMS[props.check.kind])
@@ -28,7 +28,7 @@ const setBand = (band: number | number[]) =>
 </script>
 
 <template>
-  <div class="check">
+  <div class="check" :class="{ short: isShort }">
     <span class="soft small lead">{{ lead }}</span>
     <ChoiceField
       class="kind"
@@ -72,6 +72,7 @@ const setBand = (band: number | number[]) =>
     />
     <span v-else />
     <ElCheckbox
+      v-if="!isShort"
       :model-value="check.soft === true"
       size="small"
       :aria-label="`${about}: only warns`"
@@ -79,7 +80,9 @@ const setBand = (band: number | number[]) =>
     >
       warns
     </ElCheckbox>
-    <ElButton text size="small" :aria-label="`Remove ${about.toLowerCase()}`" @click="emit('remove')">×</ElButton>
+    <ElButton v-if="!isShort" text size="small" :aria-label="`Remove ${about.toLowerCase()}`" @click="emit('remove')"
+      >×</ElButton
+    >
   </div>
 </template>
 
@@ -90,6 +93,13 @@ const setBand = (band: number | number[]) =>
   gap: var(--gap-2);
   align-items: center;
   margin-top: var(--gap-2);
+}
+/* In a narrow pane: its kind above its value. */
+.short {
+  grid-template-columns: 1fr;
+}
+.short .lead {
+  text-align: start;
 }
 .lead {
   text-align: right;
