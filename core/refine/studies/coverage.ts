@@ -1,5 +1,7 @@
 import type { Brief } from '../../brief'
 import { questionsIn } from '../../curation'
+import { wordsOf } from '../../languages'
+import { tokensOf, wordsIn } from '../../reading'
 import type { Check, Script, ScriptResult } from '../../rehearsal'
 import { subjectOf } from '../../calling'
 import { entriesOf, usedIn, type StudiedEntry } from './entries'
@@ -88,11 +90,13 @@ const draft = (title: string, say: string, ...checks: Check[]): Pick<Script, 'ti
 function scriptFor({ id, text }: StudiedEntry, brief: Brief): Pick<Script, 'title' | 'turns'> {
   const [list, key] = [id.slice(0, id.indexOf('/')), id.slice(id.indexOf('/') + 1)]
   const by = <Entry extends { id: string }>(all: readonly Entry[]) => all.find((entry) => entry.id === key)!
-  const about = (words: string) => `I have a question about ${words.trim().replace(/[.?!]+$/, '')}.`
   switch (list) {
     case 'rules': {
       const { when, do: does, like } = by(brief.rules)
-      return draft(`Rule: ${does}`, like[0] ?? about(subjectOf(when)), { kind: 'rule', text: does.slice(0, 500) })
+      return draft(`Rule: ${does}`, like[0] ?? questionAbout(subjectOf(when)), {
+        kind: 'rule',
+        text: does.slice(0, 500),
+      })
     }
     case 'duties': {
       const { name, when, examples } = by(brief.duties)
@@ -103,7 +107,10 @@ function scriptFor({ id, text }: StudiedEntry, brief: Brief): Pick<Script, 'titl
     }
     case 'boundaries': {
       const { subject, examples } = by(brief.boundaries)
-      return draft(`Boundary: ${subject}`, examples[0] ?? about(subject), { kind: 'outcome', outcome: 'declined' })
+      return draft(`Boundary: ${subject}`, examples[0] ?? questionAbout(subject), {
+        kind: 'outcome',
+        outcome: 'declined',
+      })
     }
     case 'glossary': {
       const { term, also } = by(brief.glossary)
@@ -118,6 +125,21 @@ function scriptFor({ id, text }: StudiedEntry, brief: Brief): Pick<Script, 'titl
       return draft(`Model answer: ${question || text}`, question, { kind: 'means', text: answer.slice(0, 2000) })
     }
   }
+}
+
+/** A line that is about what a condition speaks of: "whether a boat sails" is asked, a thing is asked about. */
+function questionAbout(condition: string): string {
+  const subject = subjectOf(condition)
+    .trim()
+    .replace(/[.?!]+$/, '')
+  const tokens = tokensOf(subject)
+  const whether = tokens.findIndex(({ text }) => text === 'whether' || text === 'if')
+  if (whether >= 0 && tokens[whether + 1])
+    return `I would like to know if ${subject.slice(tokens[whether + 1]!.start)}.`
+  // "The passenger asks about groups": what they do with the subject is left out.
+  const light = wordsIn(wordsOf('en').light)
+  const first = tokens.find(({ text }) => !light.has(text)) ?? tokens[0]
+  return `I have a question about ${first ? subject.slice(first.start) : subject}.`
 }
 
 /** A question drawn from a source's own passages, which has to be answered from it. */

@@ -92,6 +92,20 @@ describe('coverage', () => {
   })
 })
 
+describe('a drafted line', () => {
+  it.each([
+    ['the passenger asks about groups', 'I have a question about groups.'],
+    [
+      'someone asks whether a boat will sail in bad weather',
+      'I would like to know if a boat will sail in bad weather.',
+    ],
+    ['refunds', 'I have a question about refunds.'],
+  ])('for “%s”', (when, say) => {
+    const of = briefFrom({ rules: [{ id: 'r', when, do: 'say “Yes.”' }] })
+    expect(coverageOf(of, [], []).untouched[0]!.script.turns[0]!.say).toBe(say)
+  })
+})
+
 describe('bisecting', () => {
   it.each([2, 3, 17, 100])('finds the first of %i states like the last in few looks', async (states) => {
     for (const turned of [1, Math.ceil(states / 2), states - 1]) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElRadioButton, ElRadioGroup, ElSwitch } from 'element-plus'
+import { ElButton, ElSegmented, ElSwitch } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Study, StudyResult } from '@parrot/contract'
 import { call } from '../api/client'
@@ -33,6 +33,12 @@ const totals = computed(() => {
   return { one: of('one'), other: of('other') }
 })
 const SIDES = ['one', 'other'] as const
+const VOTES = [
+  { label: 'left is better', value: 'one' },
+  { label: 'both alike', value: 'same' },
+  { label: 'right is better', value: 'other' },
+  { label: 'no vote', value: '' },
+]
 
 async function vote(line: string, value: unknown): Promise<void> {
   try {
@@ -82,17 +88,13 @@ function download(): void {
           </p>
         </div>
       </div>
-      <ElRadioGroup
+      <ElSegmented
         size="small"
         :model-value="study.votes[line.at] ?? ''"
+        :options="VOTES"
         :aria-label="`Which answer to “${line.say}” is better`"
         @change="vote(line.at, $event)"
-      >
-        <ElRadioButton value="one">the left is better</ElRadioButton>
-        <ElRadioButton value="same">both alike</ElRadioButton>
-        <ElRadioButton value="other">the right is better</ElRadioButton>
-        <ElRadioButton value="">no vote</ElRadioButton>
-      </ElRadioGroup>
+      />
     </li>
   </ol>
 </template>

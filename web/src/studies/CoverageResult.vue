@@ -10,6 +10,16 @@ import { plural } from '../shared/when'
 const props = defineProps<{ agentId: string; result: Extract<StudyResult, { kind: 'coverage' }> }>()
 const emit = defineEmits<{ field: [field: string]; source: [sourceId: string] }>()
 
+/** The kinds as they are counted. */
+const MANY: Readonly<Record<string, string>> = {
+  Rule: 'Rules',
+  Duty: 'Duties',
+  Boundary: 'Boundaries',
+  Term: 'Terms',
+  'Model answer': 'Model answers',
+  Source: 'Sources',
+  Passage: 'Passages',
+}
 type Untouched = (typeof props.result.untouched)[number]
 const ticked = ref<string[]>([])
 const kept = ref<string[]>([])
@@ -38,9 +48,13 @@ async function keep(): Promise<void> {
 <template>
   <dl class="covered">
     <div v-for="kind in result.covered" :key="kind.label">
-      <dt>{{ kind.label }}s</dt>
+      <dt>{{ MANY[kind.label] ?? kind.label }}</dt>
       <dd>
-        <ElProgress :percentage="percentOf(kind)" :show-text="false" :aria-label="`${kind.label}s touched`" />
+        <ElProgress
+          :percentage="percentOf(kind)"
+          :show-text="false"
+          :aria-label="`${MANY[kind.label] ?? kind.label} touched`"
+        />
         <span class="number small">{{ kind.touched }} of {{ kind.total }} touched</span>
       </dd>
     </div>

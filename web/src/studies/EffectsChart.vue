@@ -26,6 +26,7 @@ function draw(): void {
   const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
   const shown = props.effects.slice(0, MOST_SHOWN)
   Chart.defaults.color = colour('--ink')
+  Chart.defaults.font.family = colour('--sans')
   chart = new Chart(canvas.value, {
     type: 'bar',
     data: {
