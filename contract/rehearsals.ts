@@ -10,6 +10,24 @@ export const storedScript = scriptSchema.extend({ id: z.string(), changedAt: z.s
 export const scriptBeginning = z.object({ conversationId: z.string().optional() })
 export const scriptList = z.object({ scripts: z.array(storedScript) })
 
+export const SCRIPT_FORMS = ['text', 'csv', 'json'] as const
+/** Scripts as they are written elsewhere: conversations in plain text, a table, or our own file. */
+export const scriptImport = z.object({
+  form: z.enum(SCRIPT_FORMS),
+  content: z.string().max(5_000_000, 'That is too long: keep it under 5 million characters.'),
+  /** Only says what would be read. */
+  isTrial: z.boolean().default(false),
+})
+/** What was read, or where it could not be: then nothing was kept. */
+export const scriptsImported = z.object({
+  added: z.number(),
+  titles: z.array(z.string()),
+  problem: z.object({ line: z.number(), column: z.number().optional(), text: z.string() }).nullable(),
+})
+/** Scripts from several conversations at once. */
+export const scriptsFromConversations = z.object({ conversationIds: z.array(z.string()).min(1).max(200) })
+export const scriptOrder = z.object({ ids: z.array(z.string()).max(5000) })
+
 /** What scripts are played with. */
 export const runSubject = z.union([
   z.literal('draft'),
@@ -92,6 +110,8 @@ export const runCell = z.object({
 export const runBegun = z.object({ id: z.string(), status: z.enum(RUN_STATUSES) })
 
 export type StoredScript = z.infer<typeof storedScript>
+export type ScriptForm = (typeof SCRIPT_FORMS)[number]
+export type ScriptsImported = z.infer<typeof scriptsImported>
 export type RunColumn = z.infer<typeof runColumn>
 export type RunCell = z.infer<typeof runCell>
 export type RunBegun = z.infer<typeof runBegun>

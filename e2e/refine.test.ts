@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
+import { fromMenu } from './acts'
 import { openWorld, type World } from './world'
 
 /** Refining: what was wrong is said under the answer, and an edit that was tried on everything is taken, each click counted. */
@@ -108,5 +109,70 @@ describe('the notes', () => {
       .getByText(/; and /)
       .first()
       .waitFor()
+  })
+})
+
+describe('the scripts', () => {
+  it('are pasted as conversations, looked at before they are kept, and run', async () => {
+    await page.goto(page.url().replace(/\/rehearse.*/, '/rehearse'))
+    await fromMenu(page, page.getByRole('button', { name: 'More for scripts' }), /Add many/)
+    const dialog = page.getByRole('dialog', { name: 'Add many scripts' })
+    await dialog
+      .getByRole('textbox', { name: 'Scripts' })
+      .fill('# Deckhands\nvisitor: Can I bring my bike?\n- says: “deckhand”\n- cites')
+    await dialog.getByText('1 script: Deckhands').waitFor()
+    await dialog.getByRole('button', { name: 'Keep 1 script' }).click()
+    await page.locator('[data-script="Deckhands"]').waitFor()
+    await page.getByRole('button', { name: 'Run all scripts' }).click()
+    await page.locator('[data-script="Deckhands"] .cell.pass').first().waitFor()
+  })
+})
+
+describe('the studies', () => {
+  const view = () => page.getByRole('region', { name: 'What the study found' })
+  const begin = async (name: string) => {
+    await page.getByRole('button', { name: `Begin: ${name}` }).click()
+  }
+
+  it('of effects show what a rule does, and lead back to its line', async () => {
+    await page.goto(page.url().replace(/\/rehearse.*/, '/rehearse?view=studies'))
+    await begin('Effects')
+    await view()
+      .getByText(/lines? of the brief moves? something/)
+      .waitFor({ timeout: 60_000 })
+    const rule = view().getByRole('listitem').filter({ hasText: 'The deckhand lifts heavy bikes' })
+    await rule.getByText('Leaving it out breaks 1').waitFor()
+    await view().getByText('no script uses it').first().waitFor()
+  })
+
+  it('of coverage draft scripts that are kept by ticking them', async () => {
+    await begin('Coverage')
+    await view().getByText('Not touched by any script').waitFor({ timeout: 60_000 })
+    await view().getByRole('button', { name: 'Tick all that work' }).click()
+    await view()
+      .getByRole('button', { name: /^Keep \d+ scripts$/ })
+      .click()
+    await page.getByText(/\d+ scripts kept\./).waitFor()
+  })
+
+  it('of since when find the edit that changed an answer', async () => {
+    await begin('Since when')
+    await page.getByRole('textbox', { name: 'The line that is asked' }).fill('Can I bring my bike?')
+    await page.getByRole('textbox', { name: 'What was so: value' }).fill('deckhand')
+    await page.getByRole('button', { name: 'Begin', exact: true }).click()
+    await view()
+      .getByText(/Since revision \d+/)
+      .waitFor({ timeout: 60_000 })
+    await view().getByText('Rule changed').waitFor()
+  })
+
+  it('of stress and side by side come to their end, and keep a vote', async () => {
+    await begin('Stress')
+    await view().getByText('Slips of the pen').first().waitFor({ timeout: 90_000 })
+    await begin('Side by side')
+    await page.getByRole('button', { name: 'Begin', exact: true }).click()
+    await view().getByText('Export as CSV').waitFor({ timeout: 60_000 })
+    await view().getByText('left is better').first().click()
+    await view().getByText('1 vote').first().waitFor()
   })
 })

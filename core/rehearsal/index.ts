@@ -1,3 +1,4 @@
+export * from './forms'
 export { scriptSchema, scriptTurnSchema, type Script, type ScriptTurn } from './script'
 export { checkSchema, judge, meansTheSame, type Check, type CheckedReply, type Judge, type Verdict } from './checks'
 export { playScript, type PlayTurn, type ScriptResult, type TurnResult } from './run'

@@ -33,6 +33,36 @@ export async function addScript(db: Database, agentId: string, script: Script): 
   return row!
 }
 
+/** Adds scripts in their order, all of them or none. */
+export async function addScripts(db: Database, agentId: string, many: readonly Script[]): Promise<void> {
+  if (many.length === 0) return
+  const now = Date.now()
+  await db.transaction(async (tx) => {
+    for (let from = 0; from < many.length; from += AT_ONCE)
+      await tx.insert(scripts).values(
+        many.slice(from, from + AT_ONCE).map((script, at) => ({
+          id: newId(),
+          agentId,
+          ...script,
+          createdAt: new Date(now + from + at),
+        })),
+      )
+  })
+}
+const AT_ONCE = 200
+
+/** Puts an agent's scripts in the order of their ids; those not named come after. */
+export async function orderScripts(db: Database, agentId: string, ids: readonly string[]): Promise<void> {
+  await db.transaction(async (tx) => {
+    await tx.update(scripts).set({ place: ids.length }).where(eq(scripts.agentId, agentId))
+    for (const [place, id] of ids.entries())
+      await tx
+        .update(scripts)
+        .set({ place })
+        .where(and(eq(scripts.id, id), eq(scripts.agentId, agentId)))
+  })
+}
+
 export async function changeScript(db: Database, id: string, script: Script): Promise<ScriptRow> {
   const [row] = await db
     .update(scripts)

@@ -60,6 +60,62 @@ describe('scripts', () => {
   })
 })
 
+describe('scripts in other forms', () => {
+  const send = async (body: object) => (await app.ask('POST', `/api/agents/${other}/scripts/import`, body)).body
+  const list = async () => (await app.ask('GET', `/api/agents/${other}/scripts`)).body.scripts
+  let other: string
+  beforeAll(async () => {
+    other = (await app.ask('POST', '/api/agents', { name: 'Bo' })).body.id
+  })
+
+  it('are pasted as conversations, looked at first, and kept all or none', async () => {
+    const content =
+      '# Water\nvisitor: When is the water turned on?\n- says: “April”\n\n# Fees\nvisitor: What does a plot cost?'
+    expect(await send({ form: 'text', content, isTrial: true })).toEqual({
+      added: 2,
+      titles: ['Water', 'Fees'],
+      problem: null,
+    })
+    expect(await list()).toEqual([])
+    await send({ form: 'text', content })
+    expect((await list()).map(({ title }: { title: string }) => title)).toEqual(['Water', 'Fees'])
+    const bad = await send({ form: 'text', content: `${content}\nagent: Yes.\n# Empty\n- cites` })
+    expect(bad).toEqual({ added: 0, titles: [], problem: { line: 9, text: expect.stringContaining('without a turn') } })
+    expect(await list()).toHaveLength(2)
+  })
+
+  it('are put in another order, written out, and read in again', async () => {
+    const [water, fees] = await list()
+    await app.ask('PUT', `/api/agents/${other}/scripts/order`, { ids: [fees.id, water.id] })
+    expect((await list()).map(({ title }: { title: string }) => title)).toEqual(['Fees', 'Water'])
+    for (const form of ['json', 'text', 'csv']) {
+      const { body, headers } = await app.ask('GET', `/api/agents/${other}/scripts/export?form=${form}`)
+      expect(headers['content-disposition']).toContain('bo-scripts.')
+      const content = typeof body === 'string' ? body : JSON.stringify(body)
+      expect(await send({ form, content, isTrial: true })).toMatchObject({ added: 2, titles: ['Fees', 'Water'] })
+    }
+  })
+
+  it('of a run are JUnit XML', async () => {
+    await app.ask('POST', `/api/agents/${agent}/scripts`, script)
+    const { id } = (await app.ask('POST', `/api/agents/${agent}/rehearsals`, {})).body
+    const { body, headers } = await app.ask('GET', `/api/rehearsals/${id}/junit`)
+    expect(headers['content-type']).toContain('application/xml')
+    expect(body).toMatch(/<testsuites name="Ada, revision 1" tests="\d+"/)
+    const { scripts } = (await app.ask('GET', `/api/agents/${agent}/scripts`)).body
+    await app.ask('DELETE', `/api/scripts/${scripts.at(-1).id}`)
+  })
+
+  it('that are too many or no scripts at all are refused with the place', async () => {
+    const many = `question\n${'Hm?\n'.repeat(50_000)}`
+    expect(await send({ form: 'csv', content: many })).toMatchObject({ added: 0, problem: { line: 2002 } })
+    expect((await app.ask('POST', `/api/agents/${other}/scripts/import`, { form: 'xml', content: '' })).status).toBe(
+      400,
+    )
+    expect(await list()).toHaveLength(2)
+  })
+})
+
 describe('a rehearsal', () => {
   it('judges every check with its reason', async () => {
     const rehearsal = await run()
@@ -79,7 +135,7 @@ describe('a rehearsal', () => {
     expect(rehearsal.comparison).toMatchObject([{ movement: 'broken', turns: [2] }])
     expect(rehearsal.results[0].turns[2].checks[1]).toMatchObject({ passed: false, reason: 'The reply says “sorry”.' })
     const { rehearsals } = (await app.ask('GET', `/api/agents/${agent}/rehearsals`)).body
-    expect(rehearsals.map((each: { revision: number }) => each.revision)).toEqual([2, 1])
+    expect(rehearsals.map((each: { revision: number }) => each.revision)).toEqual([2, 1, 1])
   })
 
   it('runs against an edition while the draft goes its own way', async () => {

@@ -6,11 +6,26 @@ import {
   rehearsalSchema,
   runBegun,
   runCell,
+  SCRIPT_FORMS,
   scriptBeginning,
+  scriptImport,
+  scriptOrder,
+  scriptsFromConversations,
+  scriptsImported,
   scriptList,
   scriptSchema,
   storedScript,
 } from '@parrot/contract'
+import {
+  asJunit,
+  scriptsAsFile,
+  scriptsAsTable,
+  scriptsAsText,
+  scriptsFromFile,
+  scriptsFromTable,
+  scriptsFromText,
+  type Script,
+} from '@parrot/core/rehearsal'
 import { agentById } from '../agents/queries'
 import { streamWork, wantsEvents } from '../http/events'
 import { HttpProblem } from '../http/problems'
@@ -18,10 +33,25 @@ import type { WorkProgress } from '../bus'
 import type { Services } from '../services'
 import { subjectOf } from '../turns/subject'
 import { scriptFromConversation } from './fromConversation'
-import { addScript, changeScript, listScripts, setScriptRemoved, shownScript } from './queries'
+import {
+  addScript,
+  addScripts,
+  orderScripts,
+  changeScript,
+  listScripts,
+  setScriptRemoved,
+  shownScript,
+} from './queries'
 import { addRun, cellOf, listRuns, rehearsalById, runById, setRunStatus } from './runs'
 
 const params = z.object({ id: z.string() })
+
+const READERS = { text: scriptsFromText, csv: scriptsFromTable, json: scriptsFromFile }
+const WRITERS = {
+  text: { type: 'text/plain; charset=utf-8', ending: 'txt', write: scriptsAsText },
+  csv: { type: 'text/csv; charset=utf-8', ending: 'csv', write: scriptsAsTable },
+  json: { type: 'application/json; charset=utf-8', ending: 'json', write: scriptsAsFile },
+}
 
 /** Scripts and their runs. */
 export const rehearsalRoutes =
@@ -59,6 +89,72 @@ export const rehearsalRoutes =
         return reply.code(201).send(shownScript(row))
       },
     )
+
+    /** Keeps many scripts at once, all of them or none. */
+    app.post(
+      '/api/agents/:id/scripts/import',
+      { schema: { params, body: scriptImport, response: { 200: scriptsImported } } },
+      async ({ params: { id }, body }) => {
+        await agentById(db, id)
+        const read = READERS[body.form](body.content)
+        if (!read.ok) {
+          const { line, column, problem: text } = read
+          return { added: 0, titles: [], problem: { line, text, ...(column === undefined ? {} : { column }) } }
+        }
+        if (!body.isTrial) {
+          await addScripts(db, id, read.scripts)
+          bus.tell(id, 'scripts')
+        }
+        return { added: read.scripts.length, titles: read.scripts.map(({ title }) => title), problem: null }
+      },
+    )
+
+    app.post(
+      '/api/agents/:id/scripts/from-conversations',
+      { schema: { params, body: scriptsFromConversations, response: { 200: scriptsImported } } },
+      async ({ params: { id }, body }) => {
+        await agentById(db, id)
+        const made: Script[] = []
+        for (const each of body.conversationIds) made.push(await scriptFromConversation(db, id, each))
+        await addScripts(db, id, made)
+        bus.tell(id, 'scripts')
+        return { added: made.length, titles: made.map(({ title }) => title), problem: null }
+      },
+    )
+
+    app.get(
+      '/api/agents/:id/scripts/export',
+      { schema: { params, querystring: z.object({ form: z.enum(SCRIPT_FORMS).default('json') }) } },
+      async ({ params: { id }, query: { form } }, reply) => {
+        const { slug } = await agentById(db, id)
+        const { type, ending, write } = WRITERS[form]
+        return reply
+          .type(type)
+          .header('content-disposition', `attachment; filename="${slug}-scripts.${ending}"`)
+          .send(write((await listScripts(db, id)).map(shownScript)))
+      },
+    )
+
+    app.put(
+      '/api/agents/:id/scripts/order',
+      { schema: { params, body: scriptOrder } },
+      async ({ params: { id }, body }, reply) => {
+        await agentById(db, id)
+        await orderScripts(db, id, body.ids)
+        bus.tell(id, 'scripts')
+        return reply.code(204).send()
+      },
+    )
+
+    app.get('/api/rehearsals/:id/junit', { schema: { params } }, async ({ params: { id } }, reply) => {
+      const run = await runById(db, id)
+      const { name, slug } = await agentById(db, run.agentId)
+      const { results } = await rehearsalById(db, id)
+      return reply
+        .type('application/xml; charset=utf-8')
+        .header('content-disposition', `attachment; filename="${slug}-r${run.revision}.xml"`)
+        .send(asJunit(`${name}, revision ${run.revision}`, results))
+    })
 
     app.put(
       '/api/scripts/:id',

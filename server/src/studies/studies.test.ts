@@ -46,7 +46,7 @@ const over = (id: string): Promise<Study> =>
     const study = await read(id)
     return study.status !== 'queued' && study.status !== 'running' && study
   })
-async function studied<Kind extends StudyResult['kind']>(request: { kind: Kind } & object) {
+async function studied<Kind extends StudyResult['kind']>(request: { kind: Kind } & Record<string, unknown>) {
   const study = await over(await begin(request))
   expect(study.error).toBeNull()
   return study.result as Extract<StudyResult, { kind: Kind }>

@@ -31,6 +31,8 @@ async function addTurn(): Promise<void> {
   fields?.[fields.length - 1]?.focus()
 }
 
+const moveUp = (at: number) => draft.value.turns.splice(at - 1, 0, ...draft.value.turns.splice(at, 1))
+
 async function addCheck(at: number): Promise<void> {
   draft.value.turns[at]!.checks.push(checkOfChoice('includes'))
   await nextTick()
@@ -72,15 +74,14 @@ function save(): void {
       <li v-for="(turn, at) in draft.turns" :key="at" :data-turn="at">
         <div class="head">
           <span class="label">Turn {{ at + 1 }}, the visitor says</span>
-          <ElButton
-            v-if="draft.turns.length > 1"
-            text
-            size="small"
-            :aria-label="`Remove turn ${at + 1}`"
-            @click="draft.turns.splice(at, 1)"
-          >
-            Remove
-          </ElButton>
+          <span v-if="draft.turns.length > 1" class="acts">
+            <ElButton v-if="at > 0" text size="small" :aria-label="`Move turn ${at + 1} up`" @click="moveUp(at)"
+              >↑</ElButton
+            >
+            <ElButton text size="small" :aria-label="`Remove turn ${at + 1}`" @click="draft.turns.splice(at, 1)">
+              Remove
+            </ElButton>
+          </span>
         </div>
         <ElInput
           type="textarea"

@@ -18,7 +18,7 @@ const props = defineProps<{
   before: { result: ScriptResult; revision: number } | undefined
   isBusy: boolean
 }>()
-defineEmits<{ edit: []; run: []; remove: [] }>()
+defineEmits<{ edit: []; run: []; duplicate: []; remove: [] }>()
 const router = useRouter()
 const trying = useTry()
 const openTurn = ref(-1)
@@ -59,6 +59,7 @@ const openField = (field: string) =>
       </div>
       <ElButton size="small" :disabled="isBusy" @click="$emit('run')">Run this script</ElButton>
       <ElButton size="small" @click="$emit('edit')">Edit</ElButton>
+      <ElButton text size="small" @click="$emit('duplicate')">Duplicate</ElButton>
       <ElButton type="danger" text size="small" @click="$emit('remove')">Remove</ElButton>
     </header>
     <p v-if="result?.error" class="error" role="alert">The script could not be played: {{ result.error }}</p>

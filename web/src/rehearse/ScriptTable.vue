@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElSegmented } from 'element-plus'
 import { computed, ref } from 'vue'
 import { holdsAll, type RunColumn, type StoredScript } from '@parrot/contract'
 import FilterField from '../shared/FilterField.vue'
@@ -18,10 +19,22 @@ const emit = defineEmits<{ select: [scriptId: string, run?: RunColumn] }>()
 const SEARCHED_FROM = 12
 const PAGE = 50
 const words = ref('')
+/** Which scripts are shown, by how they went when they were run last. */
+const WHICH = ['all', 'failed', 'broken', 'reworded', 'never run'].map((value) => ({ label: value, value }))
+const which = ref('all')
+const lastCell = (id: string) =>
+  props.rehearsals.map(({ cells }) => cells.find((cell) => cell.scriptId === id)).find((cell) => cell !== undefined)
+const isShown = (id: string): boolean => {
+  if (which.value === 'all') return true
+  const cell = lastCell(id)
+  if (which.value === 'never run') return cell === undefined
+  return which.value === 'failed' ? cell?.passed === false : cell?.movement === which.value
+}
 const found = computed(() => {
   const isLookedFor = holdsAll(words.value)
-  return props.scripts.filter(({ title, folder, tags, turns }) =>
-    isLookedFor(title, folder, ...tags, ...turns.map(({ say }) => say)),
+  return props.scripts.filter(
+    ({ id, title, folder, tags, turns }) =>
+      isShown(id) && isLookedFor(title, folder, ...tags, ...turns.map(({ say }) => say)),
   )
 })
 const { page, shown } = usePages(found, PAGE, words)
@@ -43,8 +56,13 @@ const checksOf = (script: StoredScript) => script.turns.reduce((sum, turn) => su
 </script>
 
 <template>
-  <FilterField v-if="scripts.length >= SEARCHED_FROM" v-model="words" class="search" label="Show only scripts with" />
-  <p v-if="found.length === 0" class="soft">No script has “{{ words }}” in its title or turns.</p>
+  <template v-if="scripts.length >= SEARCHED_FROM">
+    <FilterField v-model="words" class="search" label="Show only scripts with" />
+    <ElSegmented v-model="which" :options="WHICH" size="small" class="search" aria-label="Which scripts" />
+  </template>
+  <p v-if="found.length === 0" class="soft">
+    No script {{ which === 'all' ? '' : `that is ${which} ` }}has “{{ words }}”.
+  </p>
   <table v-else>
     <thead>
       <tr>
@@ -71,7 +89,8 @@ const checksOf = (script: StoredScript) => script.turns.reduce((sum, turn) => su
         <th scope="row">
           <button type="button" class="title" @click="emit('select', script.id)">{{ script.title }}</button>
           <span class="small soft"
-            >{{ plural(script.turns.length, 'turn') }}, {{ plural(checksOf(script), 'check') }}</span
+            >{{ script.folder ? `${script.folder} · ` : '' }}{{ plural(script.turns.length, 'turn') }},
+            {{ plural(checksOf(script), 'check') }}{{ script.tags.length ? ` · ${script.tags.join(', ')}` : '' }}</span
           >
         </th>
         <td v-for="cell in cellsOf(script.id)" :key="cell.rehearsal.id">

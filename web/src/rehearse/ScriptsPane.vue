@@ -11,6 +11,7 @@ import { tell, tellFailure } from '../shared/undo'
 import { cellOf, useCell, useRuns } from './runs'
 import ScriptEditor from './ScriptEditor.vue'
 import ScriptRun from './ScriptRun.vue'
+import ScriptMenu from './ScriptMenu.vue'
 import ScriptTable from './ScriptTable.vue'
 
 /** Scripts and their runs at the left, and beside them the script that is chosen: written, or as it ran. */
@@ -74,6 +75,18 @@ async function save(script: Script): Promise<void> {
   }
 }
 
+/** A copy to be altered: named after the one it was made of. */
+async function duplicate({ title, folder, tags, turns }: StoredScript): Promise<void> {
+  try {
+    const copy = { title: `${title} (copy)`.slice(0, 200), folder, tags, turns }
+    const made = await post<StoredScript>(`/api/agents/${agentId.value}/scripts`, copy)
+    await scripts.load()
+    select(made.id)
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+
 async function remove(script: StoredScript): Promise<void> {
   try {
     await call('DELETE', `/api/scripts/${script.id}`)
@@ -111,6 +124,7 @@ async function remove(script: StoredScript): Promise<void> {
         <template v-else>
           <ElButton type="primary" :disabled="!all?.length" @click="run()">Run all scripts</ElButton>
           <ElButton @click="startNew">New script</ElButton>
+          <ScriptMenu :agent-id="agentId" :run-id="rehearsals[0]?.id" @added="load" />
         </template>
       </div>
 
@@ -153,6 +167,7 @@ async function remove(script: StoredScript): Promise<void> {
           :is-busy="progress !== undefined"
           @edit="isEditing = true"
           @run="run([selected.id])"
+          @duplicate="duplicate(selected)"
           @remove="remove(selected)"
         />
       </template>

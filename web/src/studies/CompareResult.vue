@@ -5,6 +5,7 @@ import type { Study, StudyResult } from '@parrot/contract'
 import { call } from '../api/client'
 import ReplyText from '../shared/ReplyText.vue'
 import { tellFailure } from '../shared/undo'
+import { plural } from '../shared/when'
 import { comparisonAsCsv } from './csv'
 
 /** Two set-ups on the same lines, side by side, with words, checks and time; a vote for each line, and the total. */
@@ -63,7 +64,7 @@ function download(): void {
       <strong>{{ result[side] }}</strong>
       <span class="small soft number">
         {{ totals[side].held }} of {{ totals[side].checks }} checks · {{ totals[side].words }} words ·
-        {{ totals[side].tookMs }} ms · {{ totals[side].votes }} votes
+        {{ totals[side].tookMs }} ms · {{ plural(totals[side].votes, 'vote') }}
       </span>
     </p>
   </div>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { ElButton, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
+import { ref } from 'vue'
+import ImportScripts from './ImportScripts.vue'
+
+/** What is done with many scripts: added from elsewhere, written out, and the last run for a build server. */
+const props = defineProps<{ agentId: string; runId: string | undefined }>()
+const emit = defineEmits<{ added: [] }>()
+const isImporting = ref(false)
+
+/** A download without leaving the page: the server names the file. */
+function download(path: string): void {
+  const link = Object.assign(document.createElement('a'), { href: path, download: '' })
+  link.click()
+}
+const act = (what: string) => {
+  if (what === 'import') isImporting.value = true
+  else if (what === 'junit') download(`/api/rehearsals/${props.runId}/junit`)
+  else download(`/api/agents/${props.agentId}/scripts/export?form=${what}`)
+}
+</script>
+
+<template>
+  <ElDropdown trigger="click" @command="act">
+    <ElButton aria-label="More for scripts">More ▾</ElButton>
+    <template #dropdown>
+      <ElDropdownMenu>
+        <ElDropdownItem command="import">Add many: paste, table or file</ElDropdownItem>
+        <ElDropdownItem command="text" divided>Export as conversations</ElDropdownItem>
+        <ElDropdownItem command="csv">Export as table (CSV)</ElDropdownItem>
+        <ElDropdownItem command="json">Export as file (JSON)</ElDropdownItem>
+        <ElDropdownItem command="junit" :disabled="!runId" divided>Last run as JUnit XML</ElDropdownItem>
+      </ElDropdownMenu>
+    </template>
+  </ElDropdown>
+  <ImportScripts v-model="isImporting" :agent-id="agentId" @added="emit('added')" />
+</template>
