@@ -3,7 +3,6 @@ import { mkdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Page } from 'playwright-core'
 import setup from '../server/testing/blankImage'
-import { pick } from './acts'
 import { openWorld } from './world'
 
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
@@ -40,18 +39,17 @@ await shoot('beginning', '/new', async () => {
 })
 await shoot('margin', `${marlow}/brief`, async () => {
   await page.getByRole('button', { name: 'Add a rule' }).click()
-  await page.getByLabel('Rule 5: when').fill('the party has more than 10 people')
-  await page.getByLabel('Rule 5: do').fill('offer an appropriate ticket and mention the AGM')
-  await page.locator('[data-field="rules.4"] .remarks').waitFor()
+  await page.getByLabel('Rule 8: when').fill('the party has more than 10 people')
+  await page.getByLabel('Rule 8: do').fill('offer an appropriate ticket and mention the AGM')
+  await page.locator('[data-field="rules.7"] .remarks').waitFor()
   await page.locator('[data-field="rules.1"]').evaluate((rule) => rule.scrollIntoView())
   await page.evaluate(() => window.scrollBy(0, -130))
 })
-await page.getByRole('button', { name: 'Remove rule 5' }).click()
+await page.getByRole('button', { name: 'Remove rule 8' }).click()
 await page.getByText(/^✓ Saved/).waitFor()
 await shoot('brief', `${marlow}/brief`, async () => {
   await page.locator('#manner').evaluate((section) => section.scrollIntoView())
 })
-await shoot('prompt', `${marlow}/brief`, () => page.getByText('Compiled prompt').click())
 await shoot('finder', `${marlow}/library`, async () => {
   const expect = async (question: string, place: number) => {
     await page.getByLabel('Question for the finder').fill(question)
@@ -74,20 +72,6 @@ await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('.band').first().hover()
 })
 await page.getByRole('button', { name: 'Hide the original' }).click()
-await shoot('versions', `${marlow}/library`, async () => {
-  await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
-  const lost = page.locator('.band').filter({ hasText: 'A lost ticket can be replaced' })
-  await lost.hover()
-  await lost.getByRole('button', { name: 'Correct' }).click()
-  const field = page.getByLabel('Text of the passage')
-  await field.fill((await field.inputValue()).replace('£3.00', '£3.50'))
-  await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await page.getByText('Changed by hand.').waitFor()
-  await page.getByRole('tab', { name: 'Versions' }).click()
-  await page.getByRole('button', { name: 'What changed' }).click()
-  await page.locator('.changes').waitFor()
-})
-await page.getByRole('button', { name: 'Let it answer' }).last().click()
 await shoot('website', `${marlow}/library?pane=website`, async () => {
   await page.getByLabel('Where it begins').fill(`${world.site}/`)
   await page.getByRole('button', { name: 'Look at its pages' }).click()
@@ -109,8 +93,8 @@ await shoot('before-and-now', `${marlow}/brief`, async () => {
   await ask('How much is an adult return to Sula Holm?')
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Add a rule' }).click()
-  await page.getByLabel('Rule 5: when').fill('someone asks what a return costs')
-  await page.getByLabel('Rule 5: do').fill('say “Children under five travel free.”')
+  await page.getByLabel('Rule 8: when').fill('someone asks what a return costs')
+  await page.getByLabel('Rule 8: do').fill('say “Children under five travel free.”')
   await page.getByText('1 moved').waitFor()
   await ask('How much is an adult return to Sula Holm?')
 })
@@ -119,6 +103,28 @@ await shoot('rehearse', `${marlow}/rehearse`, async () => {
   await page.getByText('reworded').first().waitFor()
   await page.getByText('Now').first().waitFor()
 })
+await shoot('note', `${marlow}/brief`, async () => {
+  await ask('Do children need a ticket?')
+  const line = page.locator('article.line').last()
+  await line.getByRole('button', { name: 'Not right?' }).click()
+  await line
+    .getByRole('textbox', { name: 'What was wrong' })
+    .fill('Too silly. Never say “Little sailors make my heart go yo-ho-ho!”')
+  await line.getByRole('button', { name: 'Find out why' }).click()
+  await line
+    .getByText(/breaks none of/)
+    .first()
+    .waitFor()
+  await page.waitForTimeout(1500)
+})
+await page.keyboard.press('Escape')
+const study = async (name: string, found: RegExp) => {
+  await page.getByRole('button', { name: `Begin: ${name}` }).click()
+  if (name === 'Side by side') await page.getByRole('button', { name: 'Begin', exact: true }).click()
+  await page.getByRole('region', { name: 'What the study found' }).getByText(found).first().waitFor()
+}
+await shoot('effects', `${marlow}/rehearse?view=studies`, () => study('Effects', /lines? of the brief/))
+await shoot('compare', `${marlow}/rehearse?view=studies`, () => study('Side by side', /Export as CSV/))
 await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
   await page.getByText('Passed on 1').click()
@@ -126,15 +132,6 @@ await shoot('logbook', `${marlow}/logbook`, async () => {
   await page.getByRole('button', { name: 'Show workings' }).first().click()
 })
 await shoot('settings', '/settings')
-await pick(page, /^loose/)
-await page.getByText(/answers through the/).waitFor()
-await shoot('unbacked', `${marlow}/brief`, async () => {
-  await ask('What is refunded if I cancel my booking?')
-  await page.getByText('Not backed').first().waitFor()
-})
-await page.goto(`${world.url}/settings`)
-await pick(page, /^built-in/)
-await page.getByText(/answers through the built-in/).waitFor()
 await shoot('first-hour', '/new', async () => {
   await page
     .locator('#begin-text')

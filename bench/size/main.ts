@@ -20,6 +20,7 @@ import { openCorpus } from '../quality/corpora'
 import { firstLoads } from './firstLoad'
 import { benchLibrary } from './library'
 import { ms, printTable, row, timed } from './table'
+import { benchRefining } from './refine'
 import { benchVectors } from './vectors'
 import { meadowText, QUESTIONS } from './texts'
 
@@ -194,6 +195,12 @@ if (only === 'library') {
   printTable()
   process.exit(0)
 }
+if (only === 'refine') {
+  await setup()
+  await benchRefining()
+  printTable()
+  process.exit(0)
+}
 await benchStart()
 benchBundle()
 await benchDatabaseThread()
@@ -203,6 +210,7 @@ await benchServer(11_000_000, '11 M characters')
 await benchLibrary()
 await benchVectors()
 await benchScripts()
+await benchRefining()
 
 printTable()
 process.exit(0)

@@ -189,30 +189,18 @@ async function tryOnScripts(
   if (!signal.aborted) await keep()
 }
 
-/** Runs with nothing changed, by what they were made with: every trial of a while is held against the same one. */
-const baselines = new Map<string, Promise<ScriptResult[]>>()
-const MOST_BASELINES = 20
-
-function baseline(
+/** The run of all scripts with nothing changed that trials are held against. */
+const baseline = (
   services: Services,
   agentId: string,
   subject: Subject,
   scripts: readonly ScriptRow[],
   signal: AbortSignal,
-): Promise<ScriptResult[]> {
-  const state = scripts.map(({ id, changedAt }) => `${id}@${changedAt.getTime()}`).join()
-  const key = `${agentId} ${subject.stance} ${state}`
-  const known = baselines.get(key)
-  if (known) return known
-  const playing = (async () => {
+): Promise<readonly ScriptResult[]> =>
+  services.players.baselines.of(`${agentId} ${subject.stance}`, scripts, async () => {
     const results: ScriptResult[] = []
     const player = await services.players.with(services, subject)
     await playAll(player, scripts, (result) => void results.push(result), { isShort: true, signal })
     signal.throwIfAborted()
     return results
-  })()
-  baselines.set(key, playing)
-  playing.catch(() => baselines.delete(key))
-  if (baselines.size > MOST_BASELINES) baselines.delete(baselines.keys().next().value!)
-  return playing
-}
+  })

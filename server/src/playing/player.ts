@@ -9,6 +9,7 @@ import { isValidToday, type UsedVersion } from '../library/cache'
 import { threadFile } from '../places'
 import type { Services } from '../services'
 import { ask, todayHere, type Subject } from '../turns/subject'
+import { Baselines } from './baselines'
 import type { PlayedSubject, PlayTask } from './playWorker'
 
 /** A script to be played, with what was said before its first line. */
@@ -31,6 +32,7 @@ const THREADS = 2
  * is spoken to from the server's own thread, which only waits for them.
  */
 export class PlayPool {
+  readonly baselines = new Baselines()
   /** One pool a thread: a script is always played in the same one, which remembers what it computed for it. */
   readonly #threads = Array.from(
     { length: THREADS },

@@ -1,3 +1,4 @@
+import type { ScriptResult } from '@parrot/core/rehearsal'
 import { agentById } from '../agents/queries'
 import type { Works } from '../jobs'
 import { playAll } from '../playing'
@@ -5,6 +6,12 @@ import type { Services } from '../services'
 import { subjectOf } from '../turns/subject'
 import { listScripts } from './queries'
 import { keepResult, playedIn, runById, setRunStatus } from './runs'
+
+/** A result without what comparisons do not need. */
+const short = (result: ScriptResult): ScriptResult => ({
+  ...result,
+  turns: result.turns.map((turn) => ({ ...turn, workings: [], citations: [] })),
+})
 
 /**
  * The work of playing a run's scripts. Results are kept one by one, so that a run that a kill cut off goes on where it
@@ -23,6 +30,7 @@ export const rehearseWork = (services: Services): Works => ({
     const waiting = all.flatMap((script, ordinal) => (played.has(script.id) ? [] : [{ script, ordinal }]))
     const player = await services.players.with(services, subject)
     let done = all.length - waiting.length
+    const fresh: ScriptResult[] = []
     const tell = (title: string) => bus.report(id, { done, total: all.length, title })
     tell(waiting[0]?.script.title ?? '')
     const scripts = waiting.map(({ script }) => script)
@@ -31,6 +39,7 @@ export const rehearseWork = (services: Services): Works => ({
       scripts,
       async (result, at) => {
         await keepResult(db, run, waiting[at]!.ordinal, result)
+        fresh.push(short(result))
         done++
         report(done / all.length)
         tell(result.title)
@@ -39,6 +48,8 @@ export const rehearseWork = (services: Services): Works => ({
     )
     if (signal.aborted) return
     await setRunStatus(db, id, 'done')
+    if (run.request.subject === 'draft' && !run.request.scriptIds)
+      services.players.baselines.keep(`${agent.id} ${subject.stance}`, all, fresh)
     bus.tell(run.agentId, 'scripts')
     bus.report(id, { done, total: all.length, title: '', isOver: true })
   },
