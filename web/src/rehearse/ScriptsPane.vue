@@ -108,7 +108,6 @@ async function remove(script: StoredScript): Promise<void> {
     <section class="sheet" aria-label="Scripts and runs">
       <header class="pane-head">
         <slot name="head" />
-        <p class="soft small grow">{{ summary }}</p>
       </header>
       <div class="acts run">
         <template v-if="progress">
@@ -125,6 +124,7 @@ async function remove(script: StoredScript): Promise<void> {
           <ElButton type="primary" :disabled="!all?.length" @click="run()">Run all scripts</ElButton>
           <ElButton @click="startNew">New script</ElButton>
           <ScriptMenu :agent-id="agentId" :run-id="rehearsals[0]?.id" @added="load" />
+          <p class="soft small grow summary">{{ summary }}</p>
         </template>
       </div>
 
@@ -194,6 +194,9 @@ async function remove(script: StoredScript): Promise<void> {
 .run {
   min-height: 36px;
   margin-bottom: var(--gap-3);
+}
+.summary {
+  min-width: 140px;
 }
 .bar {
   width: 140px;
