@@ -106,6 +106,46 @@ describe('a server killed at any moment of its reading', () => {
     expect(left.filter((name) => name.endsWith('.part'))).toEqual([])
   }, 240_000)
 
+  it('runs, notes and studies go on where they were', async () => {
+    const { agents } = await api<{ agents: { id: string; name: string }[] }>('GET', '/api/agents')
+    const agent = agents.find(({ name }) => name === 'Marlow')!.id
+    const copies = Array.from(
+      { length: 30 },
+      (_, at) =>
+        `# Copy ${at}\nvisitor: Can I bring my dog?\n- says: “lead”\nvisitor: What does a bicycle cost?\n- cites`,
+    )
+    await api('POST', `/api/agents/${agent}/scripts/import`, { form: 'text', content: copies.join('\n') })
+    const run = await api<{ id: string }>('POST', `/api/agents/${agent}/rehearsals`, { wait: 0 })
+    const question = 'Do children need a ticket?'
+    const note = await api<{ id: string }>('POST', `/api/agents/${agent}/notes`, {
+      question,
+      wrong: 'Never say “yo-ho-ho”',
+    })
+    const study = await api<{ id: string }>('POST', `/api/agents/${agent}/studies`, { kind: 'stress' })
+    for (const moment of MOMENTS) {
+      await new Promise((resolve) => setTimeout(resolve, 300 + (moment % 1500)))
+      await world.kill()
+      await world.start()
+    }
+    const over = { timeout: 120_000, interval: 300 }
+    const runOf = () => api<{ status: string; total: number; results: object[] }>('GET', `/api/rehearsals/${run.id}`)
+    await expect.poll(async () => (await runOf()).status, over).toBe('done')
+    const { total, results } = await runOf()
+    expect(results).toHaveLength(total)
+    const noteOf = () =>
+      api<{ status: string; proposals: { trial: { played: number; scripts: number } }[] }>(
+        'GET',
+        `/api/notes/${note.id}`,
+      )
+    await expect.poll(async () => (await noteOf()).status, over).toBe('ready')
+    const { proposals } = await noteOf()
+    expect(proposals.length).toBeGreaterThan(1)
+    for (const { trial } of proposals) expect(trial.played).toBe(trial.scripts)
+    await expect
+      .poll(async () => (await api<{ status: string }>('GET', `/api/studies/${study.id}`)).status, over)
+      .toBe('done')
+  }, 400_000)
+
   it('an upload that is cut off leaves nothing behind', async () => {
     const { id } = await api<{ id: string }>('POST', '/api/agents', { name: 'Cut' })
     const abort = new AbortController()

@@ -2,6 +2,7 @@
 export { QUICK_MARKS, notedTurn, type Note, type NotedTurn, type QuickMark } from './note'
 export { readComplaint, type Complaint, type ComplaintKind } from './complaint'
 export { checksFor } from './expect'
+export { complaintOf, noteOfFailure } from './fromChecks'
 export type { Case, CaseLibrary } from './case'
 export { CAUSE_KINDS, causeOf, type Cause, type CauseKind, type CauseLink } from './causes'
 export { editsIn, PROPOSAL_KINDS, proposalsFor, type Proposal, type ProposalKind, type ProposedEdit } from './propose'

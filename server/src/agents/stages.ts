@@ -123,7 +123,7 @@ async function lastRunsOf(db: Database, ids: string[]): Promise<Map<string, Last
       revision: rehearsals.revision,
     })
     .from(rehearsals)
-    .where(inArray(rehearsals.agentId, ids))
+    .where(and(inArray(rehearsals.agentId, ids), eq(rehearsals.status, 'done')))
     .orderBy(rehearsals.agentId, desc(rehearsals.createdAt))
   return new Map(rows.map((row) => [row.id, row]))
 }

@@ -191,6 +191,36 @@ describe('the list of notes', () => {
   })
 })
 
+describe('what the agent would have to be told', () => {
+  it('is gathered from scripts that fail and questions visitors asked in vain, each once', async () => {
+    const bo = (await app.ask('POST', '/api/agents', { name: 'Bo' })).body
+    await app.read(bo.id, rulesFile())
+    const failing = script('Bonfires', 'When are bonfires allowed?', { kind: 'includes', text: 'Mind the hedge.' })
+    await app.ask('POST', `/api/agents/${bo.id}/scripts`, failing)
+    await app.ask('POST', `/api/agents/${bo.id}/rehearsals`, {})
+    await app.ask('POST', `/api/agents/${bo.id}/editions`, { summary: 'first' })
+    for (const text of ['Who mends the pump?', 'who mends the pump'])
+      await app.ask('POST', `/api/talk/${bo.slug}/turns`, { text })
+    expect((await app.ask('POST', `/api/agents/${bo.id}/notes/gather`)).body).toEqual({ added: 2 })
+    expect((await app.ask('POST', `/api/agents/${bo.id}/notes/gather`)).body).toEqual({ added: 0 })
+    const { notes } = (await app.ask('GET', `/api/agents/${bo.id}/notes`)).body
+    const of = (question: string) => notes.find((each: { question: string }) => each.question === question)
+    expect(of('Who mends the pump?') ?? of('who mends the pump')).toMatchObject({
+      marks: ['missing'],
+      wrong: 'Asked 2 times, and not answered.',
+    })
+    const note = await ready(of('When are bonfires allowed?').id)
+    expect(note).toMatchObject({
+      wrong: 'It should have said “Mind the hedge.”.',
+      checks: [{ text: 'Mind the hedge.' }],
+    })
+    expect(note.proposals[0]).toMatchObject({
+      kind: 'rule',
+      line: 'Mends it, breaks none of 1 script, mends 1 script besides',
+    })
+  })
+})
+
 describe('after a kill', () => {
   it('a note goes on where it was', async () => {
     const id = await begin({ question: 'When is the water turned on?', wrong: 'should have mentioned the tap key' })

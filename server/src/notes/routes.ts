@@ -17,6 +17,7 @@ import { newId } from '../ids'
 import type { Services } from '../services'
 import { draftOf } from '../turns/subject'
 import { acceptProposal, undoProposal } from './accept'
+import { gatherNotes } from './gather'
 import { addNote, listNotes, noteRow, proposalRow, proposalsOf, setNote, setProposal, shownNote } from './queries'
 
 const params = z.object({ id: z.string() })
@@ -43,6 +44,19 @@ export const noteRoutes =
         await jobs.add('note', note.id)
         bus.tell(id, 'notes')
         return reply.code(202).send({ id: note.id })
+      },
+    )
+
+    /** Asks the agent what it would have to be told: notes on what fails in the scripts and what visitors asked in vain. */
+    app.post(
+      '/api/agents/:id/notes/gather',
+      { schema: { params, response: { 202: z.object({ added: z.number() }) } } },
+      async ({ params: { id } }, reply) => {
+        await agentById(db, id)
+        const made = await gatherNotes(db, id)
+        for (const each of made) await jobs.add('note', each)
+        bus.tell(id, 'notes')
+        return reply.code(202).send({ added: made.length })
       },
     )
 

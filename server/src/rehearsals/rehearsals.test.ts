@@ -160,8 +160,11 @@ describe('a rehearsal', () => {
   })
 
   it('can be cancelled, and is then no column of the sheet', async () => {
+    const stage = async () => (await app.ask('GET', `/api/agents/${agent}`)).body.stages.rehearse.text
+    const before = await stage()
     const { body } = await app.ask('POST', `/api/agents/${agent}/rehearsals`, { wait: 0 })
     expect((await app.ask('POST', `/api/rehearsals/${body.id}/cancel`)).body.status).toMatch(/cancelled|done/)
+    expect(await stage()).toBe(before)
     const { rehearsals } = (await app.ask('GET', `/api/agents/${agent}/rehearsals`)).body
     const shown = rehearsals.map(({ id }: { id: string }) => id).includes(body.id)
     expect(shown).toBe((await app.ask('GET', `/api/rehearsals/${body.id}`)).body.status === 'done')

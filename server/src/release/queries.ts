@@ -106,7 +106,7 @@ async function concernsOf(db: Database, agent: AgentRow): Promise<Release['conce
   const [run] = await db
     .select()
     .from(rehearsals)
-    .where(eq(rehearsals.agentId, agent.id))
+    .where(and(eq(rehearsals.agentId, agent.id), eq(rehearsals.status, 'done')))
     .orderBy(desc(rehearsals.createdAt))
     .limit(1)
   if (!run) concerns.push({ stage: 'rehearse', text: 'No script has been run yet.' })

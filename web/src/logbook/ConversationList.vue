@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElSegmented } from 'element-plus'
+import { ElButton, ElSegmented } from 'element-plus'
 import type { ConversationSummary } from '@parrot/contract'
 import EmptyNote from '../shared/EmptyNote.vue'
 import PageTurner from '../shared/PageTurner.vue'
@@ -15,7 +15,7 @@ export interface Listed {
   readonly conversations: readonly ConversationSummary[]
 }
 const props = defineProps<{ listed: Listed; chosen: string; isLive: boolean; pageSize: number }>()
-defineEmits<{ open: [id: string] }>()
+defineEmits<{ open: [id: string]; keep: [ids: string[]] }>()
 const which = defineModel<string>('which', { required: true })
 const page = defineModel<number>('page', { required: true })
 
@@ -63,6 +63,19 @@ const many = computed(() =>
         @open="$emit('open', each.id)"
       />
     </ul>
+    <ElButton
+      v-if="listed.conversations.length > 0"
+      text
+      size="small"
+      @click="
+        $emit(
+          'keep',
+          listed.conversations.map(({ id }) => id),
+        )
+      "
+    >
+      Keep {{ listed.conversations.length === 1 ? 'this one' : `these ${listed.conversations.length}` }} as scripts
+    </ElButton>
     <PageTurner v-model="page" :total="many" :size="pageSize" />
   </template>
 </template>

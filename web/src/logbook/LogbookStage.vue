@@ -3,11 +3,13 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ElButton } from 'element-plus'
 import type { Conversation } from '@parrot/contract'
-import { get } from '../api/client'
+import { get, post } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { useLoaded } from '../shared/load'
+import { tell, tellFailure } from '../shared/undo'
+import { plural } from '../shared/when'
 import { useTry } from '../try/tryStore'
 import ConversationList, { type Listed } from './ConversationList.vue'
 import ConversationReading from './ConversationReading.vue'
@@ -48,6 +50,18 @@ watch(
   { immediate: true },
 )
 
+/** Keeps the conversations of this page as scripts, each turn with the outcome it had and the source it cited. */
+async function keepAsScripts(conversationIds: string[]): Promise<void> {
+  try {
+    const { added } = await post<{ added: number }>(`/api/agents/${agentId.value}/scripts/from-conversations`, {
+      conversationIds,
+    })
+    tell(`${plural(added, 'conversation')} kept as ${added === 1 ? 'a script' : 'scripts'}.`)
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+
 const open = (id: string) => void router.push({ name: 'logbook', params: { id: agentId.value, conversationId: id } })
 const openPassage = (sourceId: string, passage: string) =>
   void router.push({ name: 'library', params: { id: agentId.value, sourceId }, query: { passage } })
@@ -72,6 +86,7 @@ const openField = (field: string) =>
         :is-live="agents.agent?.liveEdition != null"
         :page-size="PAGE"
         @open="open"
+        @keep="keepAsScripts"
       />
     </section>
     <section class="reading" aria-label="Conversation">

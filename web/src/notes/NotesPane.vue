@@ -3,11 +3,12 @@ import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ElButton } from 'element-plus'
 import type { NoteLine } from '@parrot/contract'
-import { get } from '../api/client'
+import { get, post } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
 import { useLoaded } from '../shared/load'
 import LoadingNote from '../shared/LoadingNote.vue'
+import { tell, tellFailure } from '../shared/undo'
 import { plural } from '../shared/when'
 import { useTry } from '../try/tryStore'
 import { noteInWords } from './marks'
@@ -31,6 +32,20 @@ const notes = computed(() => list.data.value?.notes)
 const waiting = computed(() => notes.value?.filter(({ closed }) => closed === null).length ?? 0)
 const chosen = computed(() => String(route.query.note ?? notes.value?.[0]?.id ?? ''))
 const note = computed(() => notes.value?.find(({ id }) => id === chosen.value))
+/** What fails in the scripts and what visitors asked in vain become notes, worked out like any other. */
+async function gather(): Promise<void> {
+  try {
+    const { added } = await post<{ added: number }>(`/api/agents/${props.agentId}/notes/gather`)
+    tell(
+      added === 0
+        ? 'Nothing new: no script fails, and no question waits that is not noted.'
+        : `${plural(added, 'note')} made.`,
+    )
+    await list.load()
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
 const select = (id: string) => void router.replace({ query: { view: 'notes', note: id } })
 </script>
 
@@ -51,8 +66,12 @@ const select = (id: string) => void router.replace({ query: { view: 'notes', not
         text="When an answer is not right, say so under it: on the strip, in a run, or in the logbook. You get the reason, and edits that were already tried on every script."
       >
         <ElButton type="primary" @click="trying.focus">Ask something</ElButton>
+        <ElButton @click="gather">Ask what it would add</ElButton>
       </EmptyNote>
-      <NoteList v-else :notes="notes" :chosen="chosen" @select="select" />
+      <ElButton v-if="notes?.length" size="small" class="gather" @click="gather">
+        Ask {{ agents.agent?.name ?? 'it' }} what it would add
+      </ElButton>
+      <NoteList v-if="notes?.length" :notes="notes" :chosen="chosen" @select="select" />
     </section>
     <section class="pane" aria-label="Note">
       <template v-if="note">
@@ -75,6 +94,9 @@ const select = (id: string) => void router.replace({ query: { view: 'notes', not
   padding: var(--gap-4) var(--gap-4) var(--gap-6) var(--gap-5);
   border-right: 1px solid var(--line);
   min-width: 0;
+}
+.gather {
+  margin-bottom: var(--gap-3);
 }
 .said {
   margin-top: var(--gap-1);

@@ -2,12 +2,12 @@
 import { ElButton } from 'element-plus'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Citation, EarlierAnswer, Script, ScriptResult } from '@parrot/contract'
+import type { Check, Citation, EarlierAnswer, Script, ScriptResult } from '@parrot/contract'
 import AnswerPair from '../shared/AnswerPair.vue'
 import NoteDesk from '../notes/NoteDesk.vue'
 import WorkingSteps from '../shared/WorkingSteps.vue'
 import { useTry } from '../try/tryStore'
-import { wordsOf } from './checks'
+import { suggestedChecks, wordsOf } from './checks'
 
 /** One script as it ran: each reply beside the one of the run before, each check with its verdict and reason. */
 const props = defineProps<{
@@ -18,7 +18,15 @@ const props = defineProps<{
   before: { result: ScriptResult; revision: number } | undefined
   isBusy: boolean
 }>()
-defineEmits<{ edit: []; run: []; duplicate: []; remove: [] }>()
+defineEmits<{
+  edit: []
+  run: []
+  duplicate: []
+  remove: []
+  move: [by: number]
+  /** What must be true of a turn from now on. */
+  check: [turn: number, checks: Check[]]
+}>()
 const router = useRouter()
 const trying = useTry()
 const openTurn = ref(-1)
@@ -59,6 +67,8 @@ const openField = (field: string) =>
       </div>
       <ElButton size="small" :disabled="isBusy" @click="$emit('run')">Run this script</ElButton>
       <ElButton size="small" @click="$emit('edit')">Edit</ElButton>
+      <ElButton text size="small" aria-label="Move the script up" @click="$emit('move', -1)">↑</ElButton>
+      <ElButton text size="small" aria-label="Move the script down" @click="$emit('move', 1)">↓</ElButton>
       <ElButton text size="small" @click="$emit('duplicate')">Duplicate</ElButton>
       <ElButton type="danger" text size="small" @click="$emit('remove')">Remove</ElButton>
     </header>
@@ -83,6 +93,14 @@ const openField = (field: string) =>
             {{ openTurn === at ? 'Hide workings' : 'Show workings' }}
           </ElButton>
           <ElButton text size="small" @click="trying.ask(turn.say)">Ask it in the strip</ElButton>
+          <ElButton
+            v-if="turn.checks.length === 0"
+            text
+            size="small"
+            @click="$emit('check', at, suggestedChecks(turn))"
+          >
+            This is right: check it
+          </ElButton>
           <ElButton
             size="small"
             :text="turn.passed"

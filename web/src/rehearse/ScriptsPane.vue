@@ -2,7 +2,7 @@
 import { computed, onMounted, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ElButton, ElProgress } from 'element-plus'
-import type { RunColumn, Script, StoredScript } from '@parrot/contract'
+import type { Check, RunColumn, Script, StoredScript } from '@parrot/contract'
 import { call, post } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
@@ -70,6 +70,36 @@ async function save(script: Script): Promise<void> {
     isEditing.value = false
     select(saved.id)
     await run([saved.id])
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+
+/** Moves a script among the others; the order is the agent's. */
+async function move(id: string, by: number): Promise<void> {
+  const ids = (all.value ?? []).map((script) => script.id)
+  const at = ids.indexOf(id)
+  if (at + by < 0 || at + by >= ids.length) return
+  ids.splice(at + by, 0, ...ids.splice(at, 1))
+  try {
+    await call('PUT', `/api/agents/${agentId.value}/scripts/order`, { ids })
+    await scripts.load()
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+
+/** What was good in the last run must be so from now on. */
+async function addChecks(
+  { id, changedAt: _changedAt, ...script }: StoredScript,
+  turn: number,
+  checks: Check[],
+): Promise<void> {
+  const turns = script.turns.map((each, at) => (at === turn ? { ...each, checks } : each))
+  try {
+    await call('PUT', `/api/scripts/${id}`, { ...script, turns })
+    await scripts.load()
+    await run([id])
   } catch (problem) {
     tellFailure(problem)
   }
@@ -168,6 +198,8 @@ async function remove(script: StoredScript): Promise<void> {
           @edit="isEditing = true"
           @run="run([selected.id])"
           @duplicate="duplicate(selected)"
+          @move="move(selected.id, $event)"
+          @check="(turn, checks) => addChecks(selected!, turn, checks)"
           @remove="remove(selected)"
         />
       </template>

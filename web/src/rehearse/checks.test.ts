@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { CHECK_CHOICES, CHECK_FORMS, checkOfChoice, choiceOf, isBlank, valueOf, withValue, wordsOf } from './checks'
+import {
+  CHECK_CHOICES,
+  CHECK_FORMS,
+  checkOfChoice,
+  choiceOf,
+  isBlank,
+  suggestedChecks,
+  valueOf,
+  withValue,
+  wordsOf,
+} from './checks'
 
 const VALUES = { none: '', text: 'Luggage', number: '42', outcome: 'declined', dial: 'formality' }
 
@@ -18,6 +28,17 @@ describe('a check in the editor', () => {
     expect(wordsOf({ kind: 'maxWords', words: 40, soft: true })).toBe('at most 40 words (warns only)')
     expect(wordsOf({ kind: 'cites', source: '', not: true })).toBe('does not cite a source')
     expect(wordsOf({ kind: 'manner', dial: 'warmth', from: 60, to: 100 })).toBe('warmth is between 60 and 100')
+  })
+
+  it('is suggested from a reply that was good', () => {
+    const citation = { sourceTitle: 'Luggage' } as never
+    const turn = { reply: 'Dogs travel free [1]. Bring a lead.', outcome: 'answered', citations: [citation] } as const
+    expect(suggestedChecks(turn)).toEqual([
+      { kind: 'outcome', outcome: 'answered' },
+      { kind: 'cites', source: 'Luggage' },
+      { kind: 'means', text: 'Dogs travel free.' },
+    ])
+    expect(suggestedChecks({ reply: 'Hm.', outcome: 'unknown', citations: [] })).toHaveLength(1)
   })
 
   it('keeps its number when what is typed is none, and its text when another kind is chosen', () => {

@@ -1,4 +1,4 @@
-import { DIALS, OUTCOMES, type Check, type Outcome, type RunColumn } from '@parrot/contract'
+import { DIALS, OUTCOMES, type Check, type Outcome, type RunColumn, type TurnResult } from '@parrot/contract'
 
 /** How a kind of check is filled in: nothing, a text, a number of words, an outcome, or a dial with its band. */
 type Input = 'none' | 'text' | 'number' | 'outcome' | 'dial'
@@ -194,6 +194,20 @@ function told(check: Check, verb: string, input: Input, any: string | undefined)
   if (check.kind === 'manner') return `${check.dial} is ${check.not ? 'not ' : ''}between ${check.from} and ${check.to}`
   const value = valueOf(check)
   return value === '' && any ? `${verb} ${any}` : `${verb} “${value}”`
+}
+
+/** What was so of a reply that was good, as checks: how the turn ended, what it cites, and what it says first. */
+export function suggestedChecks({
+  reply,
+  outcome,
+  citations,
+}: Pick<TurnResult, 'reply' | 'outcome' | 'citations'>): Check[] {
+  const [first = ''] = reply.replace(/ ?\[\d+\]/g, '').split(/(?<=[.!?])\s/)
+  return [
+    { kind: 'outcome', outcome },
+    ...citations.slice(0, 1).map(({ sourceTitle }): Check => ({ kind: 'cites', source: sourceTitle })),
+    ...(outcome === 'answered' && first !== '' ? [{ kind: 'means', text: first } as const] : []),
+  ]
 }
 
 /** Whether a check lacks what it needs to be run. */
