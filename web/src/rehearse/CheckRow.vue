@@ -73,6 +73,7 @@ const setBand = (band: number | number[]) =>
     <span v-else />
     <ElCheckbox
       v-if="!isShort"
+      class="warns"
       :model-value="check.soft === true"
       size="small"
       :aria-label="`${about}: only warns`"
@@ -80,7 +81,13 @@ const setBand = (band: number | number[]) =>
     >
       warns
     </ElCheckbox>
-    <ElButton v-if="!isShort" text size="small" :aria-label="`Remove ${about.toLowerCase()}`" @click="emit('remove')"
+    <ElButton
+      v-if="!isShort"
+      class="gone"
+      text
+      size="small"
+      :aria-label="`Remove ${about.toLowerCase()}`"
+      @click="emit('remove')"
       >×</ElButton
     >
   </div>
@@ -89,7 +96,7 @@ const setBand = (band: number | number[]) =>
 <style scoped>
 .check {
   display: grid;
-  grid-template-columns: 84px 190px 1fr auto auto;
+  grid-template-columns: 76px 216px 1fr auto auto;
   gap: var(--gap-2);
   align-items: center;
   margin-top: var(--gap-2);
@@ -113,7 +120,19 @@ const setBand = (band: number | number[]) =>
 }
 @media (width < 720px) {
   .check {
-    grid-template-columns: 1fr 1fr auto;
+    grid-template: 'kind gone' auto 'value soft' auto / 1fr auto;
+  }
+  .kind {
+    grid-area: kind;
+  }
+  .value {
+    grid-area: value;
+  }
+  .warns {
+    grid-area: soft;
+  }
+  .gone {
+    grid-area: gone;
   }
   .lead {
     display: none;

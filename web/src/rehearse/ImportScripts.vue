@@ -93,15 +93,20 @@ const place = computed(() => {
       }}{{ read.titles.length > 6 ? ' …' : '' }}
     </p>
     <template #footer>
-      <ElButton @click="isOpen = false">Cancel</ElButton>
-      <ElButton type="primary" :disabled="!read || read.problem !== null || read.added === 0" @click="keep">
-        Keep {{ read && !read.problem ? plural(read.added, 'script') : '' }}
-      </ElButton>
+      <div class="acts end">
+        <ElButton @click="isOpen = false">Cancel</ElButton>
+        <ElButton type="primary" :disabled="!read || read.problem !== null || read.added === 0" @click="keep">
+          Keep {{ read && !read.problem ? plural(read.added, 'script') : '' }}
+        </ElButton>
+      </div>
     </template>
   </ElDialog>
 </template>
 
 <style scoped>
+.end {
+  justify-content: flex-end;
+}
 .content {
   margin: var(--gap-3) 0 var(--gap-2);
   font-family: var(--mono);
