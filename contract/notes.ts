@@ -3,6 +3,7 @@ import { checkSchema } from '@parrot/core/rehearsal'
 import { CAUSE_KINDS, PROPOSAL_KINDS, QUICK_MARKS } from '@parrot/core/refine'
 import { briefEdit } from './brief'
 import { OUTCOMES } from './constants'
+import { turnResult } from './rehearsals'
 import { citationSchema, workingSchema } from './turns'
 
 const line = z.string().trim().max(20_000)
@@ -55,16 +56,7 @@ const moved = z.array(z.object({ scriptId: z.string(), title: z.string() })).rea
 export const trialSchema = z.object({
   before: turn,
   now: turn,
-  checks: z
-    .array(
-      z.object({
-        check: checkSchema,
-        passed: z.boolean(),
-        reason: z.string(),
-        by: z.enum(['built-in', 'model', 'nobody']).optional(),
-      }),
-    )
-    .readonly(),
+  checks: turnResult.shape.checks,
   mends: z.boolean(),
   broken: moved,
   mended: moved,

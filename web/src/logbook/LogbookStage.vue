@@ -35,10 +35,9 @@ const list = useLoaded(() =>
 )
 const conversation = useLoaded(() => get<Conversation>(`/api/conversations/${conversationId.value}`))
 
-onMounted(async () => {
-  await list.load()
-  newest.value = list.data.value?.conversations[0]?.id ?? ''
-})
+onMounted(list.load)
+// Told by what arrived, whichever load brought it: one that a newer one overtook brings nothing.
+watch(list.data, (listed) => (newest.value ||= listed?.conversations[0]?.id ?? ''))
 watch(which, () => (page.value = 1))
 watch([which, page, () => agents.ticks.logbook], list.load)
 watch(

@@ -33,10 +33,10 @@ const stateOf = ({ closed, status, isStale, proposals }: NoteLine): string => {
 
 <template>
   <FilterField v-if="notes.length >= SEARCHED_FROM" v-model="words" label="Show only notes with" />
-  <ul class="bare-list">
+  <ul class="bare-list pick-list">
     <li v-for="note in shown" :key="note.id" :class="{ chosen: note.id === chosen, closed: note.closed }">
-      <ElButton text class="row" :aria-current="note.id === chosen" @click="emit('select', note.id)">
-        <span class="question">{{ note.question }}</span>
+      <ElButton text class="pick-row" :aria-current="note.id === chosen" @click="emit('select', note.id)">
+        <span class="pick-name">{{ note.question }}</span>
         <span class="said">{{ noteInWords(note) }}</span>
         <span class="small soft">{{ stateOf(note) }} · {{ ago(note.createdAt) }}</span>
         <span v-if="!note.closed && note.best" class="small best">{{ note.best }}</span>
@@ -47,39 +47,7 @@ const stateOf = ({ closed, status, isStale, proposals }: NoteLine): string => {
 </template>
 
 <style scoped>
-li {
-  border-top: 1px solid var(--line);
-  border-left: 3px solid transparent;
-}
-.chosen {
-  background: var(--sheet);
-  border-left-color: var(--accent);
-}
-.row {
-  font-weight: 400;
-  display: block;
-  width: 100%;
-  height: auto;
-  padding: var(--gap-2) var(--gap-3);
-  text-align: start;
-  white-space: normal;
-  color: inherit;
-  line-height: 1.4;
-}
-.row :deep(> span) {
-  display: grid;
-  gap: 2px;
-  justify-items: start;
-  width: 100%;
-}
-.question {
-  font: 600 var(--text-read) / 1.3 var(--serif);
-  overflow-wrap: anywhere;
-}
-.said {
-  overflow-wrap: anywhere;
-}
-.closed .question,
+.closed .pick-name,
 .closed .said {
   color: var(--soft);
 }

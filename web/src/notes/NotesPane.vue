@@ -50,7 +50,7 @@ const select = (id: string) => void router.replace({ query: { view: 'notes', not
 </script>
 
 <template>
-  <div class="notes-pane">
+  <div class="two-panes">
     <section class="list" aria-label="Notes">
       <header class="pane-head">
         <slot name="head" />
@@ -85,16 +85,6 @@ const select = (id: string) => void router.replace({ query: { view: 'notes', not
 </template>
 
 <style scoped>
-.notes-pane {
-  display: grid;
-  grid-template-columns: minmax(320px, 4fr) minmax(0, 8fr);
-  min-height: calc(100dvh - var(--frame-top, var(--path-height)) - var(--strip-height));
-}
-.list {
-  padding: var(--gap-4) var(--gap-4) var(--gap-6) var(--gap-5);
-  border-right: 1px solid var(--line);
-  min-width: 0;
-}
 .gather {
   margin-bottom: var(--gap-3);
 }
@@ -110,15 +100,5 @@ const select = (id: string) => void router.replace({ query: { view: 'notes', not
   font-family: var(--serif);
   color: var(--soft);
   overflow-wrap: anywhere;
-}
-@media (width < 960px) {
-  .notes-pane {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .list {
-    border-right: 0;
-    border-bottom: 1px solid var(--line);
-    padding: var(--gap-4);
-  }
 }
 </style>

@@ -25,12 +25,13 @@ const agentId = toRef(props, 'agentId')
 const opening = ref('')
 const scriptId = computed(() => String(route.params.scriptId || opening.value))
 const isNew = computed(() => scriptId.value === 'new')
-const { scripts, rehearsals, progress, run, cancel, load, summary } = useRuns(agentId)
+const { scripts, runs, rehearsals, progress, run, cancel, load, summary } = useRuns(agentId)
 const all = computed(() => scripts.data.value?.scripts)
 
-onMounted(async () => {
-  await load()
-  showFirst()
+onMounted(load)
+// Told by what arrived, whichever load brought it: one that a newer one overtook brings nothing.
+watch([all, runs.data], () => {
+  if (opening.value === '' && all.value && runs.data.value) showFirst()
 })
 watch(() => agents.ticks.scripts, load)
 

@@ -51,17 +51,17 @@ const stateOf = ({ status, progress }: StudyLine): string =>
 </script>
 
 <template>
-  <div class="studies">
+  <div class="two-panes">
     <section class="list" aria-label="Studies">
       <header class="pane-head"><slot name="head" /></header>
       <StudyBegin :agent-id="agentId" :is-busy="isBeginning" @begin="begin" />
       <EmptyNote v-if="list.error.value" tone="failed" title="The studies could not be loaded" :text="list.error.value">
         <ElButton @click="list.load">Try again</ElButton>
       </EmptyNote>
-      <ul v-else class="bare-list earlier">
+      <ul v-else class="bare-list pick-list earlier">
         <li v-for="study in studies" :key="study.id" :class="{ chosen: study.id === chosen }">
-          <ElButton text class="row" :aria-current="study.id === chosen" @click="select(study.id)">
-            <span class="name"
+          <ElButton text class="pick-row" :aria-current="study.id === chosen" @click="select(study.id)">
+            <span class="pick-name"
               >{{ KINDS[study.kind].title }} <span class="small soft">{{ stateOf(study) }}</span></span
             >
             <span class="small soft"
@@ -83,56 +83,7 @@ const stateOf = ({ status, progress }: StudyLine): string =>
 </template>
 
 <style scoped>
-.studies {
-  display: grid;
-  grid-template-columns: minmax(320px, 4fr) minmax(0, 8fr);
-  min-height: calc(100dvh - var(--frame-top, var(--path-height)) - var(--strip-height));
-}
-.list {
-  padding: var(--gap-4) var(--gap-4) var(--gap-6) var(--gap-5);
-  border-right: 1px solid var(--line);
-  min-width: 0;
-}
 .earlier {
   margin-top: var(--gap-5);
-}
-.earlier li {
-  border-top: 1px solid var(--line);
-  border-left: 3px solid transparent;
-}
-.chosen {
-  background: var(--sheet);
-  border-left-color: var(--accent);
-}
-.row {
-  display: block;
-  width: 100%;
-  height: auto;
-  padding: var(--gap-2) var(--gap-3);
-  text-align: start;
-  white-space: normal;
-  color: inherit;
-  font-weight: 400;
-  line-height: 1.4;
-}
-.row :deep(> span) {
-  display: grid;
-  gap: 2px;
-  justify-items: start;
-  width: 100%;
-  overflow-wrap: anywhere;
-}
-.name {
-  font: 600 var(--text-read) / 1.3 var(--serif);
-}
-@media (width < 960px) {
-  .studies {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .list {
-    border-right: 0;
-    border-bottom: 1px solid var(--line);
-    padding: var(--gap-4);
-  }
 }
 </style>
