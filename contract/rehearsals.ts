@@ -54,7 +54,7 @@ export const turnResult = z.object({
         check: checkSchema,
         passed: z.boolean(),
         reason: z.string(),
-        by: z.enum(['built-in', 'model', 'nobody']).optional(),
+        isUnjudged: z.boolean().optional(),
       }),
     )
     .readonly(),

@@ -1,6 +1,6 @@
 import { relatedBy } from '../calling'
 import { readQuestion, type Question, type QuestionTerm } from '../reading'
-import { sentences } from '../text'
+import { sentencesIn } from '../text'
 import { pairIn } from './pair'
 import type { FoundPassage, Step } from './turn'
 
@@ -47,10 +47,7 @@ export const useGivenAnswer: Step = async (state, { brief, library }) => {
       found: passage ? [passage] : [],
       reply: passage && brief.grounding.cite ? `${best.answer} [1]` : best.answer,
       citations: passage && brief.grounding.cite ? [citationOf(passage, best.answer)] : [],
-      support: best.answer
-        .split('\n')
-        .flatMap((line) => sentences(line))
-        .map(({ text }) => supportOf(text, passage, field)),
+      support: sentencesIn(best.answer).map((text) => supportOf(text, passage, field)),
       outcome: 'answered',
       isSettled: true,
     },

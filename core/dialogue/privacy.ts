@@ -1,3 +1,4 @@
+import { EMAIL, FEWEST_PHONE_FIGURES, FIGURES, LINK } from '../text'
 import type { TurnContext, TurnState } from './turn'
 
 /** Whether figures make a payment card number: 13 to 19 of them with a valid check digit (Luhn, ISO/IEC 7812-1). */
@@ -11,12 +12,6 @@ export function isCardNumber(figures: string): boolean {
   }
   return sum % 10 === 0
 }
-
-const EMAIL = /[^\s@<>,;:()[\]]+@[^\s@<>,;:()[\]]+\.[\p{L}]{2,}/gu
-const FIGURES = /\+?\(?\d[\d\s().-]{6,}\d/g
-const FEWEST_PHONE_FIGURES = 9
-/** A link of Markdown, whose words stay, and an address that stands by itself. */
-const LINK = /!?\[([^\]\n]*)\]\(\s*([^)\s]+)[^)]*\)|\bhttps?:\/\/[^\s)\]>]+|\bwww\.[^\s)\]>]+/gi
 
 /**
  * A text without what nobody gave: links, e-mail addresses, phone and card numbers that stand neither in the passages nor

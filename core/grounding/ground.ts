@@ -1,6 +1,6 @@
 import { meanOf } from '../calling'
 import { vectorOf, type WordVector } from '../meaning'
-import { contentTermsIn, daysIn, monthsIn, sentences, type Spoken } from '../text'
+import { contentTermsIn, daysIn, monthsIn, sentencesIn, type Spoken } from '../text'
 import { figuresOf, type Figures } from './figures'
 
 /** A passage as a reply may rest on it. */
@@ -86,7 +86,7 @@ function partsOf(text: string, about: string, language: Spoken): Omit<Ground, 'b
 
 function readParts(text: string, about: string, language: Spoken): Omit<Ground, 'by'> {
   const whole = `${about}\n${text}`
-  const pieces = text.split('\n').flatMap((line) => sentences(line).map((sentence) => sentence.text))
+  const pieces = sentencesIn(text)
   const windows = pieces.map((piece, at): Window => {
     const together = at + 1 < pieces.length ? `${piece} ${pieces[at + 1]}` : piece
     const words = wordsIn(`${about}\n${together}`, language)

@@ -17,10 +17,14 @@ function questionIn({ kind, text }: Block): string | undefined {
   return /^\p{Lu}[^.!?;]*\?$/u.test(plain) ? plain : undefined
 }
 
+/** A question with its answer as the text of a passage. */
+export const pairText = ({ question, answer }: { readonly question: string; readonly answer: string }): string =>
+  `Question: ${question}\nAnswer: ${answer}`
+
 /** A question with its answer as one block, as it is found and cited. */
 export const pairBlock = (question: string, answer: string, locator: Block['locator']): Block => ({
   kind: 'pair',
-  text: `Question: ${question}\nAnswer: ${answer}`,
+  text: pairText({ question, answer }),
   locator,
 })
 

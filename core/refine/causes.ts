@@ -2,7 +2,7 @@ import { reviewBrief } from '../brief'
 import { conflictsAmong } from '../curation'
 import { meansTheSame } from '../rehearsal'
 import { breaks, readRule } from '../rules'
-import { inQuotes, stemSet, wordCount } from '../text'
+import { coverage, inQuotes, shared, stemSet, wordCount } from '../text'
 import { groundOf, placeIn, type Case } from './case'
 
 export const CAUSE_KINDS = [
@@ -95,11 +95,11 @@ const boundarySilent: Finder = ({ turn, complaint, brief }) => {
 /** The boundary whose words a line shares most, if any. */
 export function nearestBoundary(line: string, boundaries: Case['brief']['boundaries']): number | undefined {
   const said = stemSet(line)
-  let best: { at: number; shared: number } | undefined
+  let best: { at: number; alike: number } | undefined
   boundaries.forEach(({ subject, examples, enabled }, at) => {
     if (!enabled) return
-    const shared = [...stemSet([subject, ...examples].join('\n'))].filter((stem) => said.has(stem)).length
-    if (shared > (best?.shared ?? 0)) best = { at, shared }
+    const alike = shared(stemSet([subject, ...examples].join('\n')), said)
+    if (alike > (best?.alike ?? 0)) best = { at, alike }
   })
   return best?.at
 }
@@ -190,7 +190,7 @@ export function ruleThatWould({ complaint, brief, turn }: Case): number | undefi
   const found = brief.rules.findIndex((rule, at) => {
     if (called.has(at)) return false
     const stems = stemSet(rule.do)
-    return wanted.some((each) => [...each].every((stem) => stems.has(stem)))
+    return wanted.some((each) => coverage(each, stems) === 1)
   })
   return found < 0 ? undefined : found
 }

@@ -1,7 +1,7 @@
 import type { DialName } from '../brief'
 import { COMPLAINTS } from '../languages'
 import { find, holds, tokensOf, type Token } from '../reading'
-import { quotations, sentences } from '../text'
+import { quotations, sentencesIn } from '../text'
 import type { Note } from './note'
 
 /** What a note complains of. */
@@ -105,9 +105,7 @@ export function readComplaint({ marks, wrong }: Pick<Note, 'marks' | 'wrong'>): 
 
 /** Sentences, and their parts that stand on their own: "should have offered the form, and said sorry". */
 const clausesOf = (text: string): string[] =>
-  text
-    .split('\n')
-    .flatMap((line) => sentences(line).map((sentence) => sentence.text))
+  sentencesIn(text)
     .flatMap((sentence) =>
       sentence.split(
         /[;:]\s+|,\s+(?:and|but)\s+|\s+and\s+(?=(?:said|say|offered|offer|mentioned|mention|never|added|add|not)\b)|\s+but\s+/i,

@@ -1,8 +1,7 @@
-import type { TurnState } from '../dialogue'
+import { withoutMarkers, type TurnState } from '../dialogue'
 import { soundOf } from '../manner'
 import type { Check } from '../rehearsal'
-import { sentences, stemSet, wordCount } from '../text'
-import { withoutMarkers } from '../dialogue'
+import { coverage, sentencesIn, stemSet, wordCount } from '../text'
 import type { Complaint } from './complaint'
 import type { Note } from './note'
 
@@ -58,17 +57,14 @@ const shorter = (plain: string): number => Math.max(FEWEST_WORDS, Math.floor(wor
 
 /** The first thing the reply claims; else how it begins. */
 function firstClaim({ support }: Turn, plain: string): string {
-  return support.find((each) => each.isClaim)?.text ?? sentences(plain)[0]?.text ?? plain
+  return support.find((each) => each.isClaim)?.text ?? sentencesIn(plain)[0] ?? plain
 }
 
 /** That the answer no longer comes from what the note names: the source called by it, else what is cited first. */
 function notFrom({ wrong, sentence }: Note, { citations }: Turn): Check[] {
   if (sentence.trim() !== '') return []
   const said = stemSet(wrong)
-  const share = (text: string) => {
-    const stems = stemSet(text)
-    return stems.size === 0 ? 0 : [...stems].filter((stem) => said.has(stem)).length / stems.size
-  }
+  const share = (text: string) => coverage(stemSet(text), said)
   const [named] = [...citations].sort((a, b) => share(b.sourceTitle) - share(a.sourceTitle))
   if (!named) return []
   const isOther = citations.some((each) => each.sourceTitle !== named.sourceTitle)

@@ -1,4 +1,5 @@
 import { pairIn, PassageLibrary, type StoredPassage, type StoredSource } from '../dialogue'
+import { GIVEN_BY_HAND, pairText } from '../library'
 import { buildSegment, LibraryIndex, type Segment } from '../retrieval'
 
 /** One change of a library, as a proposal makes it. A passage is named by its id and, to outlive versions, by its text. */
@@ -31,8 +32,6 @@ export const libraryOf = (parts: readonly LibraryPart[]): PassageLibrary =>
     ),
   )
 
-/** What pairs given by hand are called while they are only tried. */
-const BY_HAND = 'Answers given by hand'
 const AT_HAND = { kind: 'pair', pair: 1, label: 'pair 1' } as const
 
 /** The parts of a library with edits made one after the other. */
@@ -45,11 +44,13 @@ export const withLibraryEdits = (
 function withLibraryEdit(parts: readonly LibraryPart[], edit: LibraryEdit): LibraryPart[] {
   switch (edit.kind) {
     case 'pair': {
-      const text = `Question: ${edit.question}\nAnswer: ${edit.answer}`
-      const passage = { id: 'tried-pair', text, headings: [], locator: AT_HAND }
+      const passage = { id: 'tried-pair', text: pairText(edit), headings: [], locator: AT_HAND }
       // An earlier answer by hand to the same question gives way to it.
-      const others = parts.map((part) => (part.title === BY_HAND ? without(part, edit.question) : part))
-      return [...others, { sourceId: 'tried-pairs', title: BY_HAND, weight: 1, ...indexed(BY_HAND, [passage]) }]
+      const others = parts.map((part) => (part.title === GIVEN_BY_HAND ? without(part, edit.question) : part))
+      return [
+        ...others,
+        { sourceId: 'tried-pairs', title: GIVEN_BY_HAND, weight: 1, ...indexed(GIVEN_BY_HAND, [passage]) },
+      ]
     }
     case 'correct':
       return onSource(parts, edit.sourceId, (passages) =>

@@ -29,7 +29,7 @@ export function tried(before: NotedTurn, now: TurnResult, scripts: number): Tria
     before,
     now: notedTurn(now),
     checks: now.checks,
-    mends: now.checks.length > 0 && now.checks.every(({ passed }) => passed),
+    mends: now.checks.length > 0 && now.checks.every(({ passed, isUnjudged }) => passed && !isUnjudged),
     broken: [],
     mended: [],
     reworded: 0,

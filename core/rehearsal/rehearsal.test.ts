@@ -74,7 +74,10 @@ describe('a check', () => {
   })
 
   it('in plain words that nothing here can judge says so, and fails until somebody can', () => {
-    expect(judge({ kind: 'plain', text: 'sounds like a pirate' }, reply)).toMatchObject({ passed: false, by: 'nobody' })
+    expect(judge({ kind: 'plain', text: 'sounds like a pirate' }, reply)).toMatchObject({
+      passed: false,
+      isUnjudged: true,
+    })
   })
 
   it('of how a reply came to be: what was asked, backed, called for', () => {

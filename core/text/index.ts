@@ -1,3 +1,4 @@
+export { EMAIL, FEWEST_PHONE_FIGURES, FIGURES, LINK } from './addresses'
 export { words, wordCount, type Word } from './words'
 export {
   stem,
@@ -16,11 +17,12 @@ export {
   isFinished,
   listSignOf,
   sentences,
+  sentencesIn,
   sentencesOfLine,
   withoutListSign,
   type Sentence,
 } from './sentences'
-export { jaccard, coverage, likeness } from './similarity'
+export { jaccard, coverage, likeness, shared } from './similarity'
 export { keepsTo, numberOf, quantitiesIn, sayMoney, type Bound, type Dimension, type Quantity } from './quantities'
 export { datesIn, daysIn, monthsIn, type CalendarDay } from './calendar'
 export { oppositesOf, synonymsOf } from './synonyms'

@@ -61,6 +61,10 @@ export function sentencesOfLine(line: string): readonly Pick<Sentence, 'text' | 
   )
 }
 
+/** The sentences of a text whose lines stand for themselves, as texts. */
+export const sentencesIn = (text: string): string[] =>
+  text.split('\n').flatMap((line) => sentences(line).map((sentence) => sentence.text))
+
 /** Whether a text ends as a finished sentence does. */
 export const isFinished = (text: string): boolean => /[.!?…]["'”’)\]]*$/.test(text.trim())
 

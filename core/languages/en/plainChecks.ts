@@ -10,8 +10,6 @@ export const PLAIN_CHECKS = {
   greeting: 'hello, hi, hey, good morning, good afternoon, good evening, good day, welcome, greetings, dear',
   /** Names words that the reply must hold. */
   says: 'says, say, mentions, mention, names, name, tells about, tells of, talks about, offers, offer, suggests, recommends, points to, refers to, explains, states, includes, contains',
-  /** Tests that are about something named after them. */
-  takesObject: ['asks'] as readonly string[],
   tests: {
     apologises: 'apologises, apologise, apologizes, apologize, says sorry, says it is sorry, is sorry, an apology',
     thanks: 'thanks, says thank you, says thanks, is grateful',

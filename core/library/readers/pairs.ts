@@ -8,6 +8,9 @@ export interface Pair {
   readonly answer: string
 }
 
+/** What the pairs are called that answers given by hand are kept in, when the first is given. */
+export const GIVEN_BY_HAND = 'Answers given by hand'
+
 /** Question-and-answer pairs → document: one block each, so that a pair is always found and cited whole. */
 export function readPairs(title: string, pairs: readonly Pair[]): ReadResult {
   const blocks = pairs.map((pair, at) =>

@@ -1,11 +1,10 @@
-import { contentTermsIn, languageOf, stemSet } from '../../text'
+import { contentTermsIn, coverage, languageOf, shared, stemSet } from '../../text'
 import { placeIn, type Case } from '../case'
 import { nearestBoundary, passageWith } from '../causes'
-import { briefProposal } from './rules'
+import { briefProposal, newRule, sampleOf, whenAsked } from './rules'
 import { subjectOfLine } from './subject'
 import type { Proposer } from './proposal'
 
-const LINE = 600
 /** A dial is moved by so much. */
 const STEP = 25
 
@@ -16,7 +15,7 @@ export const addBoundary: Proposer = {
   propose(of) {
     if (!of.complaint.kinds.has('decline')) return []
     const { note, brief } = of
-    const line = note.question.slice(0, LINE)
+    const line = sampleOf(of)
     const near = nearestBoundary(of.turn.question, brief.boundaries)
     const subject = subjectOfLine(note.question)
     const reply = note.wanted.trim().slice(0, 1000) || `I stay out of that. Please ask someone who knows your case.`
@@ -58,7 +57,7 @@ export const narrowBoundary: Proposer = {
         of,
         `Keep the boundary “${of.brief.boundaries[at]!.subject}” from lines like this one`,
         'It turned the line away, though you want it answered.',
-        (draft) => draft.boundaries[at]!.unlike.push(of.note.question.slice(0, LINE)),
+        (draft) => draft.boundaries[at]!.unlike.push(sampleOf(of)),
       ),
     ]
   },
@@ -76,10 +75,10 @@ export const widenDuty: Proposer = {
         const names = stemSet(
           [duty.name, duty.when, ...duty.ask.map(({ name, question }) => `${name} ${question}`)].join('\n'),
         )
-        return { duty, at, shared: [...names].filter((stem) => said.has(stem)).length }
+        return { duty, at, alike: shared(names, said) }
       })
-      .filter(({ duty, shared }) => duty.enabled && duty.ask.length > 0 && shared > 0)
-      .sort((a, b) => b.shared - a.shared)
+      .filter(({ duty, alike }) => duty.enabled && duty.ask.length > 0 && alike > 0)
+      .sort((a, b) => b.alike - a.alike)
     return fits
       .slice(0, 1)
       .map(({ duty, at }) =>
@@ -87,7 +86,7 @@ export const widenDuty: Proposer = {
           of,
           `Begin the duty “${duty.name}” for lines like this one`,
           'It asks for what you miss, and was not begun.',
-          (draft) => draft.duties[at]!.examples.push(of.note.question.slice(0, LINE)),
+          (draft) => draft.duties[at]!.examples.push(sampleOf(of)),
         ),
       )
   },
@@ -104,7 +103,7 @@ export const narrowDuty: Proposer = {
         of,
         `Keep the duty “${of.brief.duties[at]!.name}” from lines like this one`,
         'It took the line for its own.',
-        (draft) => draft.duties[at]!.unlike.push(of.note.question.slice(0, LINE)),
+        (draft) => draft.duties[at]!.unlike.push(sampleOf(of)),
       ),
     ]
   },
@@ -117,20 +116,13 @@ export const addTerm: Proposer = {
   propose(of) {
     const passage = passageWith(of)
     if (!passage) return []
-    const language = languageOf(of.note.question)
-    const asked = contentTermsIn(of.note.question, language).map(({ start, end }) => of.note.question.slice(start, end))
-    const known = new Set(
-      of.brief.glossary.flatMap(({ term, also }) => [term, ...also]).map((each) => each.toLowerCase()),
-    )
-    const unknown = asked.filter(
-      (word) => !stemsIn(passage.text).has([...stemSet(word)][0] ?? '') && !known.has(word.toLowerCase()),
-    )
-    const [term] = contentTermsIn(of.note.wanted, language)
-      .map(({ start, end }) => of.note.wanted.slice(start, end))
-      .filter(
-        (word) =>
-          /^\p{L}{3,}$/u.test(word) && stemsIn(passage.text).has([...stemSet(word)][0] ?? '') && !asked.includes(word),
-      )
+    const known = stemSet(of.brief.glossary.flatMap(({ term, also }) => [term, ...also]).join('\n'))
+    const told = stemSet(passage.text)
+    const stands = (word: string, within: ReadonlySet<string>) => coverage(stemSet(word), within) === 1
+    const asked = contentWords(of.note.question)
+    const unknown = asked.filter((word) => !stands(word, told) && !stands(word, known))
+    const [term] = contentWords(of.note.wanted)
+      .filter((word) => isWord(word) && stands(word, told) && !asked.includes(word))
       .sort((a, b) => rarity(of, b) - rarity(of, a))
     if (unknown.length === 0 || !term) return []
     const at = of.brief.glossary.findIndex((each) => each.term.toLowerCase() === term.toLowerCase())
@@ -148,7 +140,10 @@ export const addTerm: Proposer = {
     ]
   },
 }
-const stemsIn = (text: string): ReadonlySet<string> => stemSet(text)
+const contentWords = (text: string): string[] =>
+  contentTermsIn(text, languageOf(text)).map(({ start, end }) => text.slice(start, end))
+/** No figure and no abbreviation of two letters. */
+const isWord = (text: string): boolean => /^\p{L}{3,}$/u.test(text)
 /** A word few passages hold says most about one. */
 const rarity = ({ library }: Case, word: string): number => -library.search(word, 20).length
 
@@ -220,18 +215,9 @@ export const setLimit: Proposer = {
       ),
       briefProposal(
         of,
-        `Add a rule: when the visitor asks about ${subjectOfLine(of.note.question)}, keep the answer under ${words} words`,
+        `Add a rule: when ${whenAsked(of)}, keep the answer under ${words} words`,
         'The limit then holds for such questions alone.',
-        (draft) =>
-          draft.rules.push({
-            id: `${of.newId}-limit`,
-            when: `the visitor asks about ${subjectOfLine(of.note.question)}`,
-            do: `Keep the answer under ${words} words`,
-            strength: 'always',
-            enabled: true,
-            like: [of.note.question.slice(0, LINE)],
-            unlike: [],
-          }),
+        (draft) => draft.rules.push(newRule(of, `Keep the answer under ${words} words`, whenAsked(of))),
       ),
     ]
   },

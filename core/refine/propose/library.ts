@@ -1,5 +1,5 @@
 import { meansTheSame } from '../../rehearsal'
-import { sentences, stemSet } from '../../text'
+import { sentencesIn, shared, stemSet } from '../../text'
 import { groundOf, type Case } from '../case'
 import { conflictIn, passageWith } from '../causes'
 import type { LibraryEdit } from '../libraryEdit'
@@ -78,12 +78,10 @@ type Ground = NonNullable<ReturnType<typeof groundOf>>
 /** The sentence of a passage that shares most with a text. */
 function sentenceLike(passage: string, text: string): string | undefined {
   const said = stemSet(text)
-  return passage
-    .split('\n')
-    .flatMap((line) => sentences(line).map((sentence) => sentence.text))
-    .map((sentence) => ({ sentence, shared: [...stemSet(sentence)].filter((stem) => said.has(stem)).length }))
-    .filter(({ shared }) => shared > 0)
-    .sort((a, b) => b.shared - a.shared)[0]?.sentence
+  return sentencesIn(passage)
+    .map((sentence) => ({ sentence, alike: shared(stemSet(sentence), said) }))
+    .filter(({ alike }) => alike > 0)
+    .sort((a, b) => b.alike - a.alike)[0]?.sentence
 }
 
 const isAboutFacts = ({ complaint: { kinds }, note }: Case): boolean =>

@@ -18,13 +18,23 @@ export const briefProposal = (
   return { summary, because, proposed: { target: 'brief', edit: editOf(own, change) } }
 }
 
-const newRule = (of: Case, does: string, when: string, number = 1): Rule => ({
+/** Longest line that a brief takes as a sample. */
+const LONGEST_SAMPLE = 600
+
+/** The noted line, as a sample of lines that are meant or not meant. */
+export const sampleOf = ({ note }: Case): string => note.question.slice(0, LONGEST_SAMPLE)
+
+/** The condition of a rule for lines like the noted one. */
+export const whenAsked = ({ note }: Case): string => `the visitor asks about ${subjectOfLine(note.question)}`
+
+/** A rule for such lines, or for every line where its condition is empty. */
+export const newRule = (of: Case, does: string, when: string, number = 1): Rule => ({
   id: `${of.newId}-rule${number > 1 ? `-${number}` : ''}`,
   when,
   do: does,
   strength: 'always',
   enabled: true,
-  like: when === '' ? [] : [of.note.question.slice(0, 600)],
+  like: when === '' ? [] : [sampleOf(of)],
   unlike: [],
 })
 
@@ -33,8 +43,8 @@ export const addRule: Proposer = {
   kind: 'rule',
   answers: ['no-rule', 'not-passed-on', 'asks-nothing', 'manner'],
   propose(of) {
-    const { complaint, note } = of
-    const when = `the visitor asks about ${subjectOfLine(note.question)}`
+    const { complaint } = of
+    const when = whenAsked(of)
     const rules: { does: string; when: string }[] = []
     if (complaint.neverSay.length > 0)
       rules.push({ does: `Never say ${complaint.neverSay.map((words) => `“${words}”`).join(' or ')}.`, when: '' })
@@ -89,7 +99,7 @@ export const widenRule: Proposer = {
     return [
       briefProposal(of, summary, 'It does what you ask for, and was not called for here.', (draft) => {
         draft.rules[at!]!.enabled = true
-        if (rule.when.trim() !== '') draft.rules[at!]!.like.push(of.note.question.slice(0, 600))
+        if (rule.when.trim() !== '') draft.rules[at!]!.like.push(sampleOf(of))
       }),
     ]
   },
@@ -123,12 +133,12 @@ export const narrowRule: Proposer = {
           of,
           `Keep the rule ${inQuotes(rule.do)} from lines like this one`,
           'It was called for here, and what it does is what you complain of.',
-          (draft) => draft.rules[at]!.unlike.push(of.note.question.slice(0, 600)),
+          (draft) => draft.rules[at]!.unlike.push(sampleOf(of)),
         ),
       ),
 }
 
-/** A rule that speaks against the note is softened: kept for its usual lines, with an exception for this one, or switched off. */
+/** A rule that speaks against the note is switched off. */
 export const dropRule: Proposer = {
   kind: 'rule-off',
   answers: ['rule-speaks', 'rule-forbids'],

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { OUTCOMES } from '../../dialogue'
-import { checkKind, finding, has, type Finding } from './kind'
+import { checkKind, finding, has, questionsIn, type Finding } from './kind'
 
 const name = z.string().max(300).default('')
 
@@ -57,7 +57,7 @@ export const asksFor = checkKind({
   fields: { name },
   judge(check, { memory, outcome: ended }, text) {
     const asking = memory?.duty?.isPaused ? undefined : memory?.duty?.asking
-    const questions = text.match(/[^.!?\n]*\?/g) ?? []
+    const questions = questionsIn(text)
     const what = asking ? `for “${asking}”` : questions[0] ? `“${questions[0].trim()}”` : ''
     const asks = asking !== undefined || questions.length > 0 || ended === 'clarified'
     const holds =

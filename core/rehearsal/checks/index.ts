@@ -38,20 +38,17 @@ const KINDS = new Map<string, AnyKind>(
   [...Object.values(wording), ...Object.values(doing), plain].map((kind) => [kind.kind, kind as AnyKind]),
 )
 
-/** Who told whether a check holds. */
-export type Judge = 'built-in' | 'model' | 'nobody'
-
 /** Whether a check passed, and why, in a sentence. */
 export interface Verdict {
   readonly passed: boolean
   readonly reason: string
-  /** Left out: the built-in means. */
-  readonly by?: Judge
+  /** Set when nothing here can tell: then it does not count for anything. */
+  readonly isUnjudged?: boolean
 }
 
 /** Holds a reply against one check. Text is compared without regard to case, spacing and the shape of quotes. */
 export function judge(check: Check, turn: CheckedReply): Verdict {
   const { holds, reason, isUnjudged } = KINDS.get(check.kind)!.judge(check as never, turn, withoutMarkers(turn.reply))
-  if (isUnjudged) return { passed: holds, reason, by: 'nobody' }
+  if (isUnjudged) return { passed: holds, reason, isUnjudged }
   return { passed: holds !== (check.not === true), reason }
 }

@@ -9,7 +9,7 @@ export type CheckedReply = Pick<TurnState, 'reply' | 'outcome' | 'citations'> &
 export interface Finding {
   readonly holds: boolean
   readonly reason: string
-  /** Set when nobody here can tell: neither the built-in means nor a model that was asked. */
+  /** Set when nothing here can tell. */
   readonly isUnjudged?: boolean
 }
 
@@ -27,6 +27,9 @@ export const checkKind = <Kind extends string, Fields extends z.ZodRawShape>(
 
 /** A finding from a fact and how it reads where it holds and where it does not. */
 export const finding = (holds: boolean, yes: string, no: string): Finding => ({ holds, reason: holds ? yes : no })
+
+/** The questions that a text asks. */
+export const questionsIn = (text: string): readonly string[] => text.match(/[^.!?\n]*\?/g) ?? []
 
 const comparable = (text: string): string =>
   text

@@ -2,7 +2,7 @@ import { withoutMarkers } from '../../dialogue'
 import { holderFor } from '../../grounding'
 import { wordsOf } from '../../languages'
 import { tokensOf, wordsIn } from '../../reading'
-import { likeness, sentences, type Spoken } from '../../text'
+import { likeness, sentencesIn, type Spoken } from '../../text'
 import type { Finding } from './kind'
 
 /** Texts that claim nothing ("Good morning!") are compared by their words; this much alike counts as the same. */
@@ -42,6 +42,3 @@ function isTurned(sentence: string, reply: string, language: Spoken): boolean {
   const [nearest] = sentencesIn(reply).sort((a, b) => likeness(b, sentence) - likeness(a, sentence))
   return nearest !== undefined && likeness(nearest, sentence) >= NEARLY && isDenying(nearest) !== isDenying(sentence)
 }
-
-const sentencesIn = (text: string): string[] =>
-  text.split('\n').flatMap((line) => sentences(line).map((sentence) => sentence.text))

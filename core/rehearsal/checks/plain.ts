@@ -1,7 +1,22 @@
 import { z } from 'zod'
 import { PLAIN_CHECKS } from '../../languages'
 import { holds as holdsPhrase, find, tokensOf, without, type Token } from '../../reading'
-import { contentStems, datesIn, daysIn, languageOf, monthsIn, quantitiesIn, wordCount } from '../../text'
+import {
+  contentStems,
+  coverage,
+  datesIn,
+  daysIn,
+  EMAIL,
+  FEWEST_PHONE_FIGURES,
+  FIGURES,
+  languageOf,
+  LINK,
+  listSignOf,
+  monthsIn,
+  quantitiesIn,
+  wordCount,
+} from '../../text'
+import { questionsIn } from './kind'
 import { checkKind, finding, type CheckedReply, type Finding } from './kind'
 
 /** What the built-in means can tell of a reply, by the names the word lists use. */
@@ -10,13 +25,13 @@ const TESTS: Readonly<Record<keyof typeof PLAIN_CHECKS.tests, (text: string, tur
   thanks: (text) => holdsPhrase(PLAIN_CHECKS.thanks, tokensOf(text)),
   greets: (text) => find(PLAIN_CHECKS.greeting, tokensOf(text.slice(0, 60))) !== undefined,
   price: (text) => quantitiesIn(text).some(({ dimension }) => dimension === 'money'),
-  time: (text) => /\b\d{1,2}(?::|\.)\d\d\b|\b\d{1,2}\s?[ap]\.?m\b/i.test(text),
+  time: (text) => quantitiesIn(text).some(({ dimension }) => dimension === 'clock'),
   date: (text) => datesIn(text).length > 0 || monthsIn(text).size > 0,
   day: (text) => daysIn(text).size > 0,
-  phone: (text) => /(?:\+|\b0)\d[\d ()-]{7,}\d/.test(text),
-  email: (text) => /\S+@\S+\.\S/.test(text),
-  link: (text) => /\bhttps?:\/\/\S|\]\(\S/.test(text),
-  list: (text) => text.split('\n').filter((line) => /^\s*(?:[-•*]|\d+[.)])\s/.test(line)).length > 1,
+  phone: (text) => (text.match(FIGURES) ?? []).some((found) => found.replace(/\D/g, '').length >= FEWEST_PHONE_FIGURES),
+  email: (text) => text.match(EMAIL) !== null,
+  link: (text) => text.match(LINK) !== null,
+  list: (text) => text.split('\n').filter((line) => listSignOf(line) !== '').length > 1,
   number: (text) => /\d/.test(text),
   asks: (text, { outcome }) => text.includes('?') || outcome === 'clarified',
   unknown: (_text, { outcome }) => outcome === 'unknown',
@@ -53,13 +68,7 @@ function tellOf(tokens: readonly Token[], turn: CheckedReply, reply: string): Fi
     const found = find(list, tokens)
     if (!found) continue
     // "Asks which island": what is asked has to be in the question.
-    const rest = contentStems(
-      tokens
-        .slice(found.to)
-        .map(({ text }) => text)
-        .join(' '),
-    )
-    const isAbout = !PLAIN_CHECKS.takesObject.includes(name) || isIn(rest, name === 'asks' ? questionsIn(reply) : reply)
+    const isAbout = name !== 'asks' || isIn(stemsAfter(tokens, found.to), questionsIn(reply).join(' '))
     return finding(
       TESTS[name as keyof typeof TESTS](reply, turn) && isAbout,
       `The reply ${found.phrase} as asked.`,
@@ -68,24 +77,22 @@ function tellOf(tokens: readonly Token[], turn: CheckedReply, reply: string): Fi
   }
   const says = find(PLAIN_CHECKS.says, tokens)
   if (says) {
-    const wanted = contentStems(
-      tokens
-        .slice(says.to)
-        .map(({ text }) => text)
-        .join(' '),
-    )
+    const wanted = stemsAfter(tokens, says.to)
     if (wanted.size > 0)
       return finding(isIn(wanted, reply), `The reply ${statement}.`, `The reply is not so that it “${statement}”.`)
   }
   return {
     holds: false,
-    reason: `The built-in means cannot tell whether the reply “${statement}”; a model that is set up can.`,
+    reason: `Nothing here can tell whether the reply “${statement}”: put it otherwise, or take another kind of check.`,
     isUnjudged: true,
   }
 }
 
-const isIn = (wanted: ReadonlySet<string>, text: string): boolean => {
-  const there = contentStems(text)
-  return [...wanted].every((stem) => there.has(stem))
-}
-const questionsIn = (text: string): string => (text.match(/[^.!?\n]*\?/g) ?? []).join(' ')
+const stemsAfter = (tokens: readonly Token[], from: number): ReadonlySet<string> =>
+  contentStems(
+    tokens
+      .slice(from)
+      .map(({ text }) => text)
+      .join(' '),
+  )
+const isIn = (wanted: ReadonlySet<string>, text: string): boolean => coverage(wanted, contentStems(text)) === 1

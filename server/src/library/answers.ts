@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm'
-import type { Pair } from '@parrot/core/library'
+import { GIVEN_BY_HAND, type Pair } from '@parrot/core/library'
 import type { GivenAnswer } from '@parrot/contract'
 import { sources } from '../database'
 import type { Services } from '../services'
@@ -7,9 +7,6 @@ import { designer } from '../settings/designer'
 import { tellUsers } from './beginning'
 import { addSource, listSources } from './queries'
 import { addVersion, answeringVersion, newestVersion, type VersionRow } from './versions'
-
-/** The pairs that answers given by hand are kept in, as they are called when the first is given. */
-const GIVEN_BY_HAND = 'Answers given by hand'
 
 type Means = Pick<Services, 'db' | 'files' | 'jobs' | 'bus'>
 
