@@ -27,6 +27,8 @@ export const workingSchema = z.object({
         field: z.string().optional(),
         /** The words of the reply it led to. */
         words: z.array(z.string()).readonly().optional(),
+        /** It was looked at and did not lead to the reply. */
+        isAside: z.boolean().optional(),
       }),
     )
     .readonly(),

@@ -10,6 +10,15 @@ let marlow: string
 beforeAll(async () => {
   world = await openWorld()
   marlow = await world.agent('Marlow')
+  const id = marlow.split('/').at(-1)
+  const begin = (what: string, body: object) =>
+    fetch(`${world.url}/api/agents/${id}/${what}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+  await begin('notes', { question: 'Do children need a ticket?', wrong: 'Never say “yo-ho-ho”' })
+  await begin('studies', { kind: 'effects' })
 }, 120_000)
 afterAll(() => world.end())
 
@@ -225,6 +234,8 @@ describe('a reader of screens', () => {
     ['the brief', () => `${marlow}/brief`, '[data-field="rules.0"]'],
     ['the library', () => `${marlow}/library`, '[data-source]'],
     ['rehearse', () => `${marlow}/rehearse`, '[data-script]'],
+    ['the notes', () => `${marlow}/rehearse?view=notes`, '.proposal'],
+    ['a study', () => `${marlow}/rehearse?view=studies`, 'canvas'],
     ['the release', () => `${marlow}/release`, '[data-edition]'],
     ['the logbook', () => `${marlow}/logbook`, '.reading li'],
     ['the settings', () => '/settings', '.el-radio'],

@@ -54,6 +54,7 @@ const detailOf = (called: CalledRule): WorkingDetail => ({
     ' ',
   ),
   field: `rules.${called.at}`,
+  ...(isCalled(called) ? {} : { isAside: true }),
 })
 
 /** What the conditions of rules are held against. */

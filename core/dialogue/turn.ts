@@ -85,6 +85,8 @@ export interface WorkingDetail {
   readonly field?: string
   /** The words of the reply it led to. */
   readonly words?: readonly string[]
+  /** It was looked at and did not lead to the reply: a rule that was nearly called for. */
+  readonly isAside?: boolean
 }
 
 /** One step of how an answer was made: what it did in one sentence, the details, and how long it took. */

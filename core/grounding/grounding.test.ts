@@ -66,6 +66,18 @@ describe('wording', () => {
   )
 })
 
+describe('a sentence that stands word for word in a passage', () => {
+  it('rests on that passage, beside one that says nearly the same', () => {
+    const other = found('A full plot costs £46 a year.', ['Old fees'], 'Old rules')
+    const both = holderFor({ ...grounds, passages: [other, PLOTS] })
+    expect(both.begin()('A full plot costs £64 a year.')).toMatchObject({
+      isSupported: true,
+      score: 1,
+      passageId: PLOTS.passageId,
+    })
+  })
+})
+
 describe('figures', () => {
   it.each([
     'A plot is let for 24 months.',

@@ -26,7 +26,6 @@ export interface Case {
 /** The library as a case looks into it. */
 export interface CaseLibrary {
   search(question: string, limit: number): readonly FoundPassage[]
-  has(word: string): boolean
   /** How much a source's scores count, 1 as usual, and its last day. */
   careOf(sourceId: string): { readonly weight: number; readonly validUntil: string | null }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { applyEdit, briefFrom, type Brief } from '../brief'
 import { takeTurn, withoutMarkers } from '../dialogue'
-import { judge } from '../rehearsal'
+import { judge, type Check } from '../rehearsal'
 import { buildSegment } from '../retrieval'
 import { understudy } from '../understudy'
 import type { BriefInput } from '../testing'
@@ -10,15 +10,19 @@ import {
   checksFor,
   isUseless,
   libraryOf,
+  noteOfFailure,
   notedTurn,
   proposalsFor,
   readComplaint,
+  trialLine,
   tried,
   withLibraryEdits,
+  worth,
   type Case,
   type LibraryPart,
   type Note,
   type Proposal,
+  type Trial,
 } from './index'
 
 const part = (title: string, ...texts: string[]): LibraryPart => ({
@@ -68,7 +72,6 @@ async function noted(
     turn,
     library: {
       search: (text, limit) => open.search(text, limit),
-      has: (word) => open.has(word),
       careOf: () => ({ weight: 1, validUntil: null }),
     },
     newId: 'n1',
@@ -145,6 +148,103 @@ describe('what must be true for a note to be mended', () => {
     const { of, turn } = await noted('When is the water turned on?', { wrong: 'Hm.' })
     expect(of.checks).toHaveLength(1)
     expect(withoutMarkers(turn.reply)).toContain((of.checks[0] as { text: string }).text)
+  })
+})
+
+describe('a failing turn of a script', () => {
+  it.each<[Check, string]>([
+    [{ kind: 'includes', text: 'lead' }, 'It should have said “lead”.'],
+    [{ kind: 'includes', text: 'cheap', not: true }, 'Never say “cheap”.'],
+    [{ kind: 'excludes', text: 'cheap' }, 'Never say “cheap”.'],
+    [{ kind: 'maxWords', words: 20 }, 'Too long: under 20 words.'],
+    [{ kind: 'outcome', outcome: 'declined' }, 'It should have declined.'],
+    [{ kind: 'handsOver' }, 'It should have passed on.'],
+    [{ kind: 'cites', source: 'Fares' }, 'The reply cites nothing.'],
+  ])('is noted by what its check wanted: %j', (check, wrong) => {
+    expect(noteOfFailure({ checks: [{ check, passed: false, reason: 'The reply cites nothing.' }] })).toEqual({
+      wrong,
+      wanted: '',
+    })
+  })
+
+  it('asks for the answer a check wanted, and is read back as what it complains of', () => {
+    const checks = [
+      { check: { kind: 'means', text: 'Dogs go free.' }, passed: false, reason: '' },
+      { check: { kind: 'includes', text: 'cheap', not: true }, passed: false, reason: '' },
+      { check: { kind: 'includes', text: 'x', soft: true }, passed: false, reason: '' },
+    ] as const
+    const note = noteOfFailure({ checks })!
+    expect(note).toEqual({ wrong: 'Never say “cheap”.', wanted: 'Dogs go free.' })
+    expect(readComplaint({ marks: [], wrong: note.wrong }).neverSay).toEqual(['cheap'])
+    expect(noteOfFailure({ checks: [checks[2]] })).toBeUndefined()
+  })
+})
+
+describe('an edit of a library, tried', () => {
+  const first = (edits: Parameters<typeof withLibraryEdits>[1], question: string) =>
+    libraryOf(withLibraryEdits(LIBRARY, edits)).search(question, 3)[0]
+
+  it('corrects, excludes and ends what it names, and leaves the library as it was', () => {
+    const passage = LIBRARY[1]!.passages[0]!
+    const named = { sourceId: 'old rules', passageId: passage.id, passage: passage.text }
+    const bins = 'When are compost bins emptied under the old rules?'
+    expect(first([], bins)!.text).toContain('March')
+    expect(first([{ kind: 'correct', ...named, text: 'Compost bins are emptied in June.' }], bins)!.text).toContain(
+      'June',
+    )
+    for (const edit of [
+      { kind: 'exclude', ...named },
+      { kind: 'validUntil', sourceId: 'old rules', was: null, day: '2026-11-27' },
+    ] as const)
+      expect(first([edit], bins)!.text).toContain('May')
+    expect(first([], bins)!.text).toContain('March')
+  })
+
+  it('lets a source count more or less', () => {
+    const bins = 'When are compost bins emptied?'
+    const score = (weight: number) =>
+      libraryOf(withLibraryEdits(LIBRARY, [{ kind: 'weight', sourceId: 'new rules', was: 1, weight }]))
+        .search(bins, 5)
+        .find(({ sourceId }) => sourceId === 'new rules')!.score
+    expect(score(0.4)).toBeLessThan(score(1))
+    expect(score(1)).toBeLessThan(score(1.8))
+  })
+
+  it('puts an answer by hand in the place of an earlier one to the same question', () => {
+    const pair = (answer: string) => ({ kind: 'pair', question: 'Who mends the pump?', answer }) as const
+    const found = libraryOf(withLibraryEdits(LIBRARY, [pair('Ben.'), pair('Mara.')])).search('Who mends the pump?', 5)
+    expect(found.filter(({ text }) => text.includes('pump')).map(({ text }) => text)).toEqual([
+      'Question: Who mends the pump?\nAnswer: Mara.',
+    ])
+  })
+})
+
+describe('what a trial says in a line', () => {
+  const none = { reply: '', outcome: 'answered', citations: [], workings: [] } as const
+  const trial: Trial = {
+    before: none,
+    now: none,
+    checks: [],
+    mends: true,
+    broken: [],
+    mended: [],
+    reworded: 0,
+    unchanged: 0,
+    played: 14,
+    scripts: 14,
+  }
+  const moved = (...titles: string[]) => titles.map((title) => ({ scriptId: title, title }))
+  it.each<[Partial<Trial>, string]>([
+    [{ reworded: 2 }, 'Mends it, breaks none of 14 scripts, rewords 2'],
+    [{ mends: false, played: 3 }, 'Does not mend it, breaks none of 3 of 14 scripts so far'],
+    [{ broken: moved('A', 'B', 'C', 'D') }, 'Mends it, breaks 4 of 14 scripts: “A”, “B”, “C” and 1 more'],
+    [{ mended: moved('A') }, 'Mends it, breaks none of 14 scripts, mends 1 script besides'],
+    [{ scripts: 0, played: 0 }, 'Mends it; there are no scripts to hold it against'],
+  ])('%j', (part, line) => expect(trialLine({ ...trial, ...part })).toBe(line))
+
+  it('puts what mends and breaks nothing before what mends more and breaks something', () => {
+    expect(worth(trial)).toBeGreaterThan(worth({ ...trial, broken: moved('A'), mended: moved('B', 'C') }))
+    expect(worth({ ...trial, broken: moved('A') })).toBeGreaterThan(worth({ ...trial, mends: false }))
   })
 })
 

@@ -27,7 +27,8 @@ export function rememberingUnderstudy(): Model {
       let events = known.get(key)
       if (!events) {
         events = await all(understudy.answer({ ...request, turn: seen }, signal))
-        known.set(key, events)
+        // What was broken off is no answer.
+        if (!signal?.aborted) known.set(key, events)
         if (known.size > MOST) known.delete(known.keys().next().value!)
       }
       yield* events

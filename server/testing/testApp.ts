@@ -89,12 +89,10 @@ export async function untilRead(
   ask: TestApp['ask'],
   id: string,
 ): Promise<{ id: string; status: string; error: string | null }> {
-  for (let tries = 0; tries < 400; tries++) {
+  return until(async () => {
     const { body } = await ask('GET', `/api/sources/${id}`)
-    if (body.status === 'ready' || body.status === 'failed') return body
-    await new Promise((resolve) => setTimeout(resolve, 25))
-  }
-  throw new Error('The source was not read in time.')
+    return (body.status === 'ready' || body.status === 'failed') && body
+  })
 }
 
 /** A document of another subject than the sample's, for tests. */

@@ -1,4 +1,4 @@
-import type { ScriptResult } from '../../rehearsal'
+import { asCsv, type ScriptResult } from '../../rehearsal'
 import { wordCount } from '../../text'
 
 /** One line as two set-ups answered it. */
@@ -41,3 +41,22 @@ const answerOf = ({ reply, outcome, checks, workings }: ScriptResult['turns'][nu
   held: checks.filter(({ passed }) => passed).length,
   tookMs: Math.round(workings.reduce((sum, { tookMs }) => sum + tookMs, 0)),
 })
+
+/** How a line of a comparison was judged. */
+export type Vote = 'one' | 'other' | 'same'
+
+/** A comparison as CSV: a line each, both answers with words, checks and time, and the vote. */
+export function comparisonAsCsv(
+  names: { readonly one: string; readonly other: string },
+  lines: readonly ComparedLine[],
+  votes: Readonly<Record<string, Vote>>,
+): string {
+  const heads = (side: string) => [side, ...['words', 'checks held', 'checks', 'ms'].map((what) => `${side}: ${what}`)]
+  const voted = { ...names, same: 'alike' }
+  const rows = lines.map(({ title, say, one, other }, at) => {
+    const vote = votes[String(at)]
+    const cells = [one, other].flatMap(({ reply, words, held, checks, tookMs }) => [reply, words, held, checks, tookMs])
+    return [title, say, ...cells, vote ? voted[vote] : '']
+  })
+  return asCsv([['script', 'line', ...heads(names.one), ...heads(names.other), 'vote'], ...rows])
+}

@@ -61,18 +61,16 @@ export function entriesOf(brief: Brief): StudiedEntry[] {
   return [...listed, ...samples, ...dials]
 }
 
-const CALLED = /^Called for/
-
 /**
  * The entries that a turn used, by their ids: what its workings point at in the brief. Rules that were looked at and not
  * called for do not count; those without a condition hold for every turn and are not listed in the workings.
  */
 export function usedIn({ workings }: Pick<TurnResult, 'workings'>, brief: Brief): Set<string> {
   const used = new Set<string>()
-  for (const { step, details } of workings)
-    for (const { label, field } of details) {
+  for (const { details } of workings)
+    for (const { field, isAside } of details) {
       const [, list, at] = /^(rules|duties|boundaries|glossary|answers)\.(\d+)/.exec(field ?? '') ?? []
-      if (!list || (step === 'rules' && !CALLED.test(label))) continue
+      if (!list || isAside) continue
       const entry = brief[list as StudiedList][Number(at)]
       if (entry) used.add(`${list}/${entry.id}`)
     }

@@ -1,6 +1,6 @@
 /** Questions asked of an agent as a whole by running its scripts many times. */
 export { firstLike } from './bisect'
-export { comparedLines, type ComparedAnswer, type ComparedLine } from './compare'
+export { comparedLines, comparisonAsCsv, type ComparedAnswer, type ComparedLine, type Vote } from './compare'
 export { coverageOf, touchesIt, type Covered, type StudiedSource, type Untouched } from './coverage'
 export { byWeight, effectOf, type Effect } from './effects'
 export { entriesOf, usedIn, type StudiedEntry } from './entries'

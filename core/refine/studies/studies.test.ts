@@ -6,6 +6,7 @@ import { allotments } from '../../testing'
 import { understudy } from '../../understudy'
 import {
   comparedLines,
+  comparisonAsCsv,
   coverageOf,
   effectOf,
   entriesOf,
@@ -160,5 +161,15 @@ describe('comparing two set-ups', () => {
       ['When are bonfires allowed?', 1, 1, false],
     ])
     expect(lines[0]!.one.words).toBeGreaterThan(lines[0]!.other.words)
+  })
+
+  it('are a table with both answers and the vote, with quotes doubled and no formulas', () => {
+    const answer = (reply: string) => ({ reply, outcome: 'answered', words: 2, checks: 1, held: 1, tookMs: 9 })
+    const sides = { one: answer('Yes.'), other: answer('No,\nnever.') }
+    const line = { scriptId: 's', title: 'Dogs', say: '=1+1, "really"?', ...sides, isSame: false }
+    const csv = comparisonAsCsv({ one: 'the draft', other: 'edition 1' }, [line], { 0: 'other' })
+    const [head, row] = csv.split('\r\n')
+    expect(head).toMatch(/^script,line,the draft,the draft: words/)
+    expect(row).toBe(`Dogs,"'=1+1, ""really""?",Yes.,2,1,1,9,"No,\nnever.",2,1,1,9,edition 1`)
   })
 })

@@ -16,8 +16,7 @@ import {
   quantitiesIn,
   wordCount,
 } from '../../text'
-import { questionsIn } from './kind'
-import { checkKind, finding, type CheckedReply, type Finding } from './kind'
+import { checkKind, finding, questionsIn, type CheckedReply, type Finding } from './kind'
 
 /** What the built-in means can tell of a reply, by the names the word lists use. */
 const TESTS: Readonly<Record<keyof typeof PLAIN_CHECKS.tests, (text: string, turn: CheckedReply) => boolean>> = {

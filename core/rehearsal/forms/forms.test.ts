@@ -43,8 +43,8 @@ tags: dogs, desk
 visitor: May I bring my dog?
 agent: Dogs travel free on a lead.
 - cites: Luggage
-- not: says “cheap”
-- warn: at most 40 words
+- not: says: “cheap”
+- warn: words: 40
 visitor: And a cat?
 - outcome: unknown
 - apologises

@@ -1,6 +1,7 @@
 import { parse } from 'csv-parse/sync'
 import type { Check } from '../checks'
 import { scriptSchema, type Script } from '../script'
+import { asCsv } from './csv'
 import { MOST_SCRIPTS, type ScriptsRead } from './text'
 
 /** What columns are called, in small letters; the first row names them. */
@@ -96,13 +97,7 @@ function delimiterOf(csv: string): string {
   return [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!
 }
 
-/** A value as a cell (RFC 4180); one that a spreadsheet would take for a formula is kept as text. */
-const cell = (value: string): string => {
-  const text = /^[=+\-@\t\r]/.test(value) ? `'${value}` : value
-  return /[",\n\r]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
-}
-
-/** The first turn of each script as a row; later turns are rows of their own under the same title. */
+/** Each turn of a script as a row, those of one script under the same title. */
 export function scriptsAsTable(scripts: readonly Script[]): string {
   const texts = (checks: readonly Check[], want: (check: Check) => string | undefined): string =>
     checks.flatMap((check) => want(check) ?? []).join('\n')
@@ -121,5 +116,5 @@ export function scriptsAsTable(scripts: readonly Script[]): string {
     ]),
   )
   const head = ['question', 'title', 'must say', 'must not say', 'means', 'source', 'folder', 'tags']
-  return [head, ...rows].map((row) => row.map(cell).join(',')).join('\r\n')
+  return asCsv([head, ...rows])
 }

@@ -1,4 +1,5 @@
-import { OUTCOMES, type Outcome } from '../../dialogue'
+import { OUTCOMES } from '../../dialogue'
+import { unquoted } from '../../text'
 import type { Check } from '../checks'
 import { scriptSchema, type Script } from '../script'
 
@@ -18,7 +19,7 @@ export const MOST_SCRIPTS = 2000
  *     visitor: May I bring my dog?
  *     agent: Dogs travel free on a lead.
  *     - cites: Luggage
- *     - not: says cheap
+ *     - not: says: cheap
  *
  * A "#" line begins a script, "visitor:" a turn; what stands after "agent:" is what the reply must mean, and each line
  * with a dash is a check. A text without titles is one script.
@@ -109,36 +110,32 @@ function whole(drafts: readonly Draft[]): ScriptsRead {
   return { ok: true, scripts }
 }
 
-/** Checks in words, by how each begins; what begins otherwise is a check in plain words. */
-const WORDS: readonly (readonly [RegExp, (text: string) => Check | undefined])[] = [
-  [/^says:?\s+(.+)$/i, (text) => ({ kind: 'includes', text: bare(text) })],
-  [/^means:?\s+(.+)$/i, (text) => ({ kind: 'means', text: bare(text) })],
-  [/^cites(?::?\s+(.+))?$/i, (text) => ({ kind: 'cites', source: bare(text) })],
-  [
-    /^outcome:?\s+(.+)$/i,
-    (text) =>
-      OUTCOMES.includes(bare(text) as Outcome) ? { kind: 'outcome', outcome: bare(text) as Outcome } : undefined,
-  ],
-  [/^at most (\d{1,4}) words$/i, (text) => ({ kind: 'maxWords', words: Number(text) })],
-  [/^(?:is )?passed on$/i, () => ({ kind: 'handsOver' })],
-  [/^(?:is )?backed$/i, () => ({ kind: 'grounded' })],
-  [/^matches:?\s+(.+)$/i, (text) => ({ kind: 'matches', pattern: text })],
-  [/^asks for:?\s+(.+)$/i, (text) => ({ kind: 'asksFor', name: bare(text) })],
-  [/^duty:?\s+(.+)$/i, (text) => ({ kind: 'duty', name: bare(text) })],
-  [/^rule:?\s+(.+)$/i, (text) => ({ kind: 'rule', text: bare(text) })],
-  [/^tool:?\s+(.+)$/i, (text) => ({ kind: 'tool', name: bare(text), holding: '' })],
-]
-const bare = (text = ''): string => text.trim().replace(/^["“](.*)["”]$/, '$1')
+/** Checks by the word they begin with; what begins otherwise is a check in plain words. */
+const BY_WORD: Readonly<Record<string, (text: string) => Check | undefined>> = {
+  says: (text) => ({ kind: 'includes', text }),
+  means: (text) => ({ kind: 'means', text }),
+  cites: (source) => ({ kind: 'cites', source }),
+  outcome: (text) => {
+    const outcome = OUTCOMES.find((each) => each === text)
+    return outcome && { kind: 'outcome', outcome }
+  },
+  words: (text) => (/^\d{1,4}$/.test(text) ? { kind: 'maxWords', words: Number(text) } : undefined),
+  'passed on': () => ({ kind: 'handsOver' }),
+  backed: () => ({ kind: 'grounded' }),
+  matches: (pattern) => ({ kind: 'matches', pattern }),
+  'asks for': (name) => ({ kind: 'asksFor', name }),
+  duty: (name) => ({ kind: 'duty', name }),
+  rule: (text) => ({ kind: 'rule', text }),
+  tool: (name) => ({ kind: 'tool', name, holding: '' }),
+}
 
 function checkFromWords(written: string): Check {
   const [, not, soft, words = ''] = /^(not:\s*)?(warn:\s*)?(.*)$/i.exec(written)!
   const manner = { ...(not ? { not: true } : {}), ...(soft ? { soft: true } : {}) }
-  for (const [pattern, make] of WORDS) {
-    const found = pattern.exec(words.trim())
-    const check = found && make(found[1] ?? '')
-    if (check) return { ...check, ...manner }
-  }
-  return { kind: 'plain', text: words.trim(), ...manner }
+  const colon = words.indexOf(':')
+  const [word, value] = colon < 0 ? [words, ''] : [words.slice(0, colon), words.slice(colon + 1)]
+  const check = BY_WORD[word.trim().toLowerCase()]?.(unquoted(value.trim()))
+  return { ...(check ?? { kind: 'plain', text: words.trim() }), ...manner }
 }
 
 /** Scripts as the text they can be read from again. */
@@ -176,13 +173,13 @@ function said(check: Check): string {
     case 'outcome':
       return `outcome: ${check.outcome}`
     case 'maxWords':
-      return `at most ${check.words} words`
+      return `words: ${check.words}`
     case 'grounded':
       return 'backed'
     case 'handsOver':
       return 'passed on'
     case 'asksFor':
-      return check.name ? `asks for: ${check.name}` : 'asks'
+      return `asks for: ${check.name}`
     case 'duty':
       return `duty: ${check.name}`
     case 'rule':

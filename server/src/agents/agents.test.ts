@@ -102,6 +102,27 @@ describe('the brief', () => {
     expect(body.fields[0].path).toContain('manner.dials.warmth')
   })
 
+  it('takes an edit by ids as one revision, and refuses one that no longer fits with the reason', async () => {
+    const { id } = (await app.ask('POST', '/api/agents', { name: 'Eve' })).body
+    const rules = [
+      { id: 'one', do: 'Say “One.”' },
+      { id: 'two', do: 'Say “Two.”' },
+    ]
+    await app.ask('PUT', `/api/agents/${id}/brief`, { revision: 1, brief: { identity: { name: 'Eve' }, rules } })
+    const edit = [
+      { op: 'test', path: '/rules/two/do', value: 'Say “Two.”' },
+      { op: 'replace', path: '/rules/two/do', value: 'Say “2.”' },
+    ]
+    const { body } = await app.ask('POST', `/api/agents/${id}/brief/edit`, { edit })
+    expect([body.revision, body.brief.rules[1].do]).toEqual([3, 'Say “2.”'])
+    const again = await app.ask('POST', `/api/agents/${id}/brief/edit`, { edit })
+    expect([again.status, again.body.detail]).toEqual([409, expect.stringContaining('was changed since')])
+    const bad = [{ op: 'replace', path: '/manner/format/maxWords', value: 'many' }]
+    const refused = await app.ask('POST', `/api/agents/${id}/brief/edit`, { edit: bad })
+    expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/^Longest answer in words/)])
+    expect((await app.ask('GET', `/api/agents/${id}/brief`)).body.revision).toBe(3)
+  })
+
   it('tells how each rule was read', async () => {
     const { id } = await create('Eve')
     const rules = [

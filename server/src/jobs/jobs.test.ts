@@ -1,8 +1,35 @@
 import { rmSync } from 'node:fs'
 import { eq } from 'drizzle-orm'
 import { describe, expect, it } from 'vitest'
-import { newDataFolder, openTestApp, rulesFile, untilRead } from '../../testing/testApp'
+import { Jobs, type Works } from './index'
+import { newDataFolder, openTestApp, rulesFile, until, untilRead } from '../../testing/testApp'
 import { jobs, passages, sourceVersions } from '../database'
+
+describe('kinds of work', () => {
+  it('do not wait for each other: scripts are played while websites are read', async () => {
+    const app = await openTestApp()
+    const done: string[] = []
+    const endless: Works = {
+      work: (_id, _report, signal) => new Promise((resolve) => signal.addEventListener('abort', () => resolve())),
+      giveUp: async () => undefined,
+    }
+    const quick: Works = { work: async (id) => void done.push(id), giveUp: async () => undefined }
+    const jobs = new Jobs(app.services.db, app.services.log, {
+      read: endless,
+      survey: endless,
+      embed: endless,
+      rehearse: quick,
+      note: quick,
+      study: quick,
+    })
+    for (const id of ['one', 'two', 'three']) await jobs.add('read', id)
+    await jobs.add('note', 'four')
+    await until(async () => done.includes('four'))
+    await jobs.cancel('one')
+    await jobs.stop()
+    await app.end()
+  })
+})
 
 describe('a server that died while reading', () => {
   it('goes on at the next start and ends as if nothing had happened', async () => {

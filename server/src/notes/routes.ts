@@ -142,7 +142,7 @@ export const noteRoutes =
       async ({ params: { id }, body }, reply) => {
         const { proposal, note } = await proposalRow(db, id)
         if (proposal.status === 'accepted') throw new HttpProblem(409, 'This proposal was accepted already.')
-        await setProposal(db, id, { proposed: body.proposed, trial: null, status: 'open' })
+        await setProposal(db, id, { proposed: body.proposed, trial: null, status: 'open', isByHand: true })
         await again(note.id, note.agentId)
         return reply.code(202).send({ id: note.id })
       },
@@ -165,6 +165,7 @@ export const noteRoutes =
           kind: 'together',
           summary: chosen.map((row) => row!.summary).join('; and '),
           because: 'You asked for both.',
+          isByHand: true,
           proposed: { target: 'both', edits: chosen.flatMap((row) => [...editsIn(row!.proposed)]) },
         })
         await again(id, note.agentId)

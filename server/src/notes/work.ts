@@ -97,7 +97,6 @@ async function diagnose(services: Services, note: NoteRow, subject: Subject): Pr
     turn,
     library: {
       search: (question, limit) => library.search(question, limit),
-      has: (word) => library.has(word),
       careOf: (sourceId) => {
         const version = subject.versions.find((each) => each.sourceId === sourceId)
         return { weight: version?.weight ?? 1, validUntil: version?.validUntil ?? null }
@@ -150,14 +149,12 @@ async function tryOnLine(
     const result = await (await players.with(services, subject, row.proposed)).play(script, { signal })
     const now = result.turns.at(-1)
     const trial = before && now && !result.error ? tried(notedTurn(before), now, scripts) : undefined
-    // One that was written or put together by hand is shown whatever the trial says of it.
-    const isOwn = row.kind === 'together' || all.length !== untried.length
-    if (!trial || (isUseless(trial) && !isOwn)) await db.delete(proposals).where(eq(proposals.id, row.id))
+    if (!trial || (isUseless(trial) && !row.isByHand)) await db.delete(proposals).where(eq(proposals.id, row.id))
     else kept.push({ row, trial })
   }
   kept.sort((a, b) => worth(b.trial) - worth(a.trial))
   for (const [at, { row, trial }] of kept.entries()) {
-    if (at < MOST_SHOWN) await setProposal(db, row.id, { trial })
+    if (at < MOST_SHOWN || row.isByHand) await setProposal(db, row.id, { trial })
     else await db.delete(proposals).where(eq(proposals.id, row.id))
   }
 }

@@ -3,9 +3,9 @@ import type { Brief } from '@parrot/core/brief'
 import { takeTurn, type Exchange, type Model, type PassageLibrary, type Today } from '@parrot/core/dialogue'
 import { libraryOf, withLibraryEdits, type LibraryEdit, type LibraryPart } from '@parrot/core/refine'
 import { playScript, type Script, type ScriptResult } from '@parrot/core/rehearsal'
-import { calculator } from '@parrot/core/tools'
 import { rememberingUnderstudy } from '@parrot/core/understudy'
 import { readSnapshot } from '../library/snapshots'
+import { TOOLS } from '../turns/tools'
 
 /** A source version as it is played with: what it is, and the file its index lies in. */
 export interface PlayedVersion {
@@ -54,7 +54,7 @@ export async function play({ subject, script, before, isShort }: PlayTask): Prom
         clock: () => performance.now(),
         today: subject.today,
         audience: 'reviewer',
-        tools: [calculator],
+        tools: TOOLS,
       }),
     before,
   )

@@ -24,7 +24,9 @@ export const rehearseWork = (services: Services): Works => ({
     if (run.status === 'cancelled' || run.status === 'done') return
     await setRunStatus(db, id, 'running')
     const agent = await agentById(db, run.agentId)
-    const subject = await subjectOf(services, agent, run.request.subject)
+    const asked = run.request.subject
+    // The state it was begun with, however long it waited and whatever was edited meanwhile.
+    const subject = await subjectOf(services, agent, asked === 'draft' ? { revision: run.revision } : asked)
     const all = await listScripts(db, run.agentId, run.request.scriptIds)
     const played = await playedIn(db, id)
     const waiting = all.flatMap((script, ordinal) => (played.has(script.id) ? [] : [{ script, ordinal }]))
@@ -48,7 +50,7 @@ export const rehearseWork = (services: Services): Works => ({
     )
     if (signal.aborted) return
     await setRunStatus(db, id, 'done')
-    if (run.request.subject === 'draft' && !run.request.scriptIds)
+    if (asked === 'draft' && !run.request.scriptIds)
       services.players.baselines.keep(`${agent.id} ${subject.stance}`, all, fresh)
     bus.tell(run.agentId, 'scripts')
     bus.report(id, { done, total: all.length, title: '', isOver: true })

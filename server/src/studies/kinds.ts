@@ -1,5 +1,5 @@
 import type { StudyRequest, StudyResult, StudySide } from '@parrot/contract'
-import { applyEdit, changesBetween, editOf } from '@parrot/core/brief'
+import { changesBetween } from '@parrot/core/brief'
 import {
   byWeight,
   comparedLines,
@@ -18,7 +18,8 @@ import {
 import type { ScriptResult } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { agentById, type AgentRow } from '../agents/queries'
-import { modelOf, modelState } from '../models'
+import { withSharedRules } from '../agents/ruleSets'
+import { modelOf } from '../models'
 import { playAll, type Played } from '../playing'
 import type { Services } from '../services'
 import { draftOf, subjectOf, type Subject } from '../turns/subject'
@@ -154,7 +155,9 @@ export async function bisect(
   const saidAt = (at: number) =>
     context.step(`state ${at}`, async () => {
       const state = await stateAt(services.db, agent.id, states, at)
-      const [result] = await playedWith(context, { ...subject, ...state, ownRules: state.brief.rules.length }, [script])
+      const shared = await withSharedRules(services.db, state.brief)
+      const then = { ...subject, ...state, brief: shared.brief, ownRules: state.brief.rules.length }
+      const [result] = await playedWith(context, then, [script])
       const turn = result!.turns.at(-1)
       if (!turn) throw new Error(result!.error ?? 'The line could not be asked.')
       const { passed, reason } = turn.checks[0]!
@@ -199,42 +202,33 @@ export async function compare(
     ['one', one],
     ['other', other],
   ] as const) {
-    const { subject, label } = await sideOf(context, side)
+    const { subject, label, edit } = await sideOf(context, side)
     labels.push(label)
-    runs.push(await context.step(name, () => playedWith(context, subject, scripts)))
+    runs.push(await context.step(name, () => playedWith(context, subject, scripts, edit ? { edit } : {})))
   }
   return { kind: 'compare', one: labels[0]!, other: labels[1]!, lines: comparedLines(runs[0]!, runs[1]!) }
 }
 
-/** What answers on one side of a comparison, and how the screen calls it. */
+/** What answers on one side of a comparison, with an edit that is tried in it, and how the screen calls it. */
 async function sideOf(
   { services, agent, subject }: StudyContext,
   side: StudySide,
-): Promise<{ subject: Subject; label: string }> {
+): Promise<{ subject: Subject; label: string; edit?: ProposedEdit }> {
   if (side === 'draft') return { subject, label: 'the draft' }
   if ('edition' in side) return { subject: await subjectOf(services, agent, side), label: `edition ${side.edition}` }
   if ('revision' in side) return { subject: await subjectOf(services, agent, side), label: `revision ${side.revision}` }
+  if ('edit' in side) return { subject, label: 'another wording', edit: { target: 'brief', edit: side.edit } }
+  if ('bare' in side) {
+    const bare = { rules: [], duties: [], boundaries: [], glossary: [], answers: [] }
+    return {
+      subject: { ...subject, brief: { ...subject.brief, ...bare }, ownRules: 0 },
+      label: 'the bare instructions',
+    }
+  }
   if ('agent' in side) {
     const another = await agentById(services.db, side.agent)
     return { subject: await draftOf(services, another), label: another.name }
   }
-  if ('model' in side) {
-    const model = side.model === null ? understudy : await modelOf(services.db, services.seal, side.model)
-    const state = side.model === null ? 'understudy' : await modelState(services.db, side.model)
-    return { subject: { ...subject, model, stance: `${subject.stance}:${state}` }, label: model.name }
-  }
-  const edit =
-    'edit' in side
-      ? side.edit
-      : editOf(ownBrief(subject), (draft) => {
-          draft.rules = []
-          draft.duties = []
-          draft.boundaries = []
-          draft.glossary = []
-          draft.answers = []
-        })
-  const edited = applyEdit(ownBrief(subject), edit)
-  if (!edited.ok) throw new Error(edited.problem)
-  const label = 'edit' in side ? 'another wording' : 'the bare instructions'
-  return { subject: { ...subject, brief: edited.brief, ownRules: edited.brief.rules.length }, label }
+  const model = side.model === null ? understudy : await modelOf(services.db, services.seal, side.model)
+  return { subject: { ...subject, model }, label: model.name }
 }

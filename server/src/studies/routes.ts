@@ -1,6 +1,7 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { studyList, studyRequest, studySchema, studyVote } from '@parrot/contract'
+import { comparisonAsCsv } from '@parrot/core/refine'
 import { agentById } from '../agents/queries'
 import { HttpProblem } from '../http/problems'
 import { listScripts } from '../rehearsals/queries'
@@ -61,6 +62,16 @@ export const studyRoutes =
         return shownStudy(await studyRow(db, id))
       },
     )
+
+    app.get('/api/studies/:id/export', { schema: { params } }, async ({ params: { id } }, reply) => {
+      const { result, votes } = await studyRow(db, id)
+      if (result?.kind !== 'compare')
+        throw new HttpProblem(409, 'Only a comparison that came to its end can be exported.', 'Wait until it is done.')
+      return reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="side-by-side.csv"')
+        .send(comparisonAsCsv(result, result.lines, votes))
+    })
 
     /** How a person judges one line of a comparison; null takes it back. */
     app.put(

@@ -93,6 +93,8 @@ describe('studies', () => {
     expect((await app.ask('PUT', `/api/studies/${id}/votes`, { line: '1', vote: null })).body.votes).toEqual({
       0: 'one',
     })
+    const csv = await app.ask('GET', `/api/studies/${id}/export`)
+    expect(csv.body).toMatch(/^script,line,the draft,.*\r\nWater,When is the water turned on\?,.*,the draft\r\n/s)
     const asked = await studied({ kind: 'compare', other: { revision: 1 }, questions: ['Are bonfires allowed?'] })
     expect(asked.lines).toMatchObject([{ say: 'Are bonfires allowed?' }])
   })
@@ -129,6 +131,23 @@ describe('studies', () => {
     })
     expect(turned).toMatchObject({ what: 'source', sourceId: sources[0].id, before: { passed: true } })
     expect(turned!.after.reply).toContain('£44')
+  })
+
+  it('keep the rules an agent shares, in another wording and in its past', async () => {
+    const { id: set } = (
+      await app.ask('POST', '/api/rule-sets', { name: 'House', rules: [{ id: 'house', do: 'Say “As always.”' }] })
+    ).body
+    const { revision } = (await app.ask('GET', `/api/agents/${agent}/brief`)).body
+    await put(revision, brief({ ruleSets: [set] }))
+    const edit = [{ op: 'replace', path: '/purpose/job', value: 'help everyone' }]
+    const { lines } = await studied({ kind: 'compare', other: { edit }, questions: ['What does a small plot cost?'] })
+    for (const side of ['one', 'other'] as const) expect(lines[0]![side].reply).toContain('As always.')
+    const check = { kind: 'includes', text: 'As always.' }
+    const { turned } = await studied({ kind: 'bisect', question: 'What does a small plot cost?', check })
+    expect(turned).toMatchObject({
+      label: `revision ${revision + 1}`,
+      changes: expect.arrayContaining([expect.objectContaining({ label: 'Shared rules' })]),
+    })
   })
 
   it('can be cancelled, and go on after the server was stopped', async () => {

@@ -3,7 +3,7 @@ import { agentById } from '../agents/queries'
 import type { Works } from '../jobs'
 import { listScripts } from '../rehearsals/queries'
 import type { Services } from '../services'
-import { draftOf } from '../turns/subject'
+import { subjectOf } from '../turns/subject'
 import { bisect, compare, coverage, effects, stress, type StudyContext } from './kinds'
 import { keepStep, setStudy, studyRow } from './queries'
 
@@ -35,7 +35,8 @@ export const studyWork = (services: Services): Works => {
       const context: StudyContext = {
         services,
         agent,
-        subject: await draftOf(services, agent),
+        // The state it was begun with, however long it waited and whatever was edited meanwhile.
+        subject: await subjectOf(services, agent, { revision: study.revision }),
         scripts: await listScripts(db, agent.id),
         signal,
         async begin(steps) {

@@ -2,7 +2,6 @@ import { and, eq } from 'drizzle-orm'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Exchange, LibraryPort, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { takeTurn } from '@parrot/core/dialogue'
-import { calculator } from '@parrot/core/tools'
 import { understudy } from '@parrot/core/understudy'
 import { briefAt, currentBrief } from '../agents/briefs'
 import type { AgentRow } from '../agents/queries'
@@ -14,6 +13,7 @@ import { versionsInUse } from '../library/queries'
 import { listEmbedders } from '../embedding'
 import { modelOf, modelState } from '../models'
 import type { Services } from '../services'
+import { TOOLS } from './tools'
 
 /** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
 export interface Subject {
@@ -111,9 +111,6 @@ async function complete(
     .join(':')
   return { ...parts, model, stance }
 }
-
-/** Tools that every agent has; others come with the brief. */
-const TOOLS = [calculator]
 
 /** What a caller hears while an answer is made, and how it can be stopped. */
 export interface Listening {

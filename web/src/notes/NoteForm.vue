@@ -3,6 +3,7 @@ import { ElButton, ElCheckboxButton, ElCheckboxGroup, ElInput } from 'element-pl
 import { computed, onMounted, ref } from 'vue'
 import type { NewNote, QuickMark } from '@parrot/contract'
 import { post, wordsFor } from '../api/client'
+import { withoutMarkers } from '../shared/replyParts'
 import { MARKS } from './marks'
 
 /** Says what was wrong with an answer: quick marks, one's own words, and the answer one wanted. */
@@ -31,8 +32,7 @@ onMounted(() => {
   form.value?.scrollIntoView({ block: 'nearest' })
 })
 
-const plain = computed(() => props.reply.replace(/ ?\[\d+\]/g, ''))
-const beginWithReply = () => (wanted.value = plain.value)
+const beginWithReply = () => (wanted.value = withoutMarkers(props.reply))
 
 async function send(): Promise<void> {
   if (isSending.value || isEmpty.value) return

@@ -18,7 +18,7 @@ const FORMS = [
   { label: 'Our own file', value: 'json' },
 ]
 const EXAMPLES: Readonly<Record<ScriptForm, string>> = {
-  text: '# A title, if you like\nvisitor: what people ask\nagent: what the answer must mean\n- cites: part of a source’s title\n- not: says “cheap”\n- apologises',
+  text: '# A title, if you like\nvisitor: what people ask\nagent: what the answer must mean\n- cites: part of a source’s title\n- not: says: cheap\n- apologises',
   csv: 'question,must say,must not say,source',
   json: 'a file that was exported here',
 }

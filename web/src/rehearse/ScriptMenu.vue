@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import { ref } from 'vue'
+import { download } from '../shared/download'
 import ImportScripts from './ImportScripts.vue'
 
 /** What is done with many scripts: added from elsewhere, written out, and the last run for a build server. */
@@ -8,11 +9,6 @@ const props = defineProps<{ agentId: string; runId: string | undefined }>()
 const emit = defineEmits<{ added: [] }>()
 const isImporting = ref(false)
 
-/** A download without leaving the page: the server names the file. */
-function download(path: string): void {
-  const link = Object.assign(document.createElement('a'), { href: path, download: '' })
-  link.click()
-}
 const act = (what: string) => {
   if (what === 'import') isImporting.value = true
   else if (what === 'junit') download(`/api/rehearsals/${props.runId}/junit`)

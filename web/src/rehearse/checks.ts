@@ -1,4 +1,5 @@
 import { DIALS, OUTCOMES, type Check, type Outcome, type RunColumn, type TurnResult } from '@parrot/contract'
+import { withoutMarkers } from '../shared/replyParts'
 
 /** How a kind of check is filled in: nothing, a text, a number of words, an outcome, or a dial with its band. */
 type Input = 'none' | 'text' | 'number' | 'outcome' | 'dial'
@@ -202,7 +203,7 @@ export function suggestedChecks({
   outcome,
   citations,
 }: Pick<TurnResult, 'reply' | 'outcome' | 'citations'>): Check[] {
-  const [first = ''] = reply.replace(/ ?\[\d+\]/g, '').split(/(?<=[.!?])\s/)
+  const [first = ''] = withoutMarkers(reply).split(/(?<=[.!?])\s/)
   return [
     { kind: 'outcome', outcome },
     ...citations.slice(0, 1).map(({ sourceTitle }): Check => ({ kind: 'cites', source: sourceTitle })),

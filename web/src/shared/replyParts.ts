@@ -20,6 +20,9 @@ export const REPLY_MARKS: InjectionKey<ReplyMarks> = Symbol('marks of a reply')
 
 const MARKER = /[ \t]?\[(\d{1,3})\]/g
 
+/** A reply without its citation markers, as it would be said. */
+export const withoutMarkers = (reply: string): string => reply.replace(MARKER, '')
+
 /**
  * Parts texts of a reply into runs, each with what it rests on when `support` tells. With `other`, the words that do not
  * stand in the other reply are marked as changed; citation markers are left out of the comparison, since their numbers

@@ -6,7 +6,7 @@ import { call } from '../api/client'
 import ReplyText from '../shared/ReplyText.vue'
 import { tellFailure } from '../shared/undo'
 import { plural } from '../shared/when'
-import { comparisonAsCsv } from './csv'
+import { download } from '../shared/download'
 
 /** Two set-ups on the same lines, side by side, with words, checks and time; a vote for each line, and the total. */
 const props = defineProps<{ study: Study; result: Extract<StudyResult, { kind: 'compare' }> }>()
@@ -49,13 +49,6 @@ async function vote(line: string, value: unknown): Promise<void> {
     tellFailure(problem)
   }
 }
-
-function download(): void {
-  const url = URL.createObjectURL(new Blob([comparisonAsCsv(props.result, props.study.votes)], { type: 'text/csv' }))
-  const link = Object.assign(document.createElement('a'), { href: url, download: 'side-by-side.csv' })
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(url))
-}
 </script>
 
 <template>
@@ -70,7 +63,7 @@ function download(): void {
   </div>
   <div class="acts head">
     <ElSwitch v-model="showsSame" size="small" :active-text="`with the ${same} that read the same`" />
-    <ElButton size="small" @click="download">Export as CSV</ElButton>
+    <ElButton size="small" @click="download(`/api/studies/${study.id}/export`)">Export as CSV</ElButton>
   </div>
   <p v-if="lines.length === 0" class="soft">Every line is answered alike.</p>
   <ol class="plain-rows">

@@ -4,6 +4,7 @@ import type { GivenAnswer, Pin, Source, Turn, Working } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import { postStream } from '../api/stream'
 import { useBrief } from '../brief/briefStore'
+import { withoutMarkers } from '../shared/replyParts'
 import { tell, tellFailure } from '../shared/undo'
 
 /** One line of the conversation on the strip: being answered, answered, or failed. */
@@ -249,7 +250,7 @@ async function readSource(id: string): Promise<Source> {
  * courtesy before it, which the agent says by itself.
  */
 export function answerToBegin({ outcome, reply, support }: Pick<Turn, 'outcome' | 'reply' | 'support'>): string {
-  const plain = reply.replace(/ ?\[\d+\]/g, '')
+  const plain = withoutMarkers(reply)
   if (outcome === 'unknown') return /“([^“”]+)”\W*$/.exec(plain)?.[1] ?? ''
   const first = support.find((each) => each.isClaim || each.isVerdict)
   const start = first ? plain.indexOf(first.text.trim()) : 0

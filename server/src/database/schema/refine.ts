@@ -1,4 +1,4 @@
-import { index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import { boolean, index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
 import type { StudyRequest, StudyResult } from '@parrot/contract'
 import type { BriefEdit } from '@parrot/core/brief'
 import type { Cause, NotedTurn, ProposalKind, ProposedEdit, QuickMark, Trial } from '@parrot/core/refine'
@@ -59,6 +59,8 @@ export const proposals = pgTable(
     summary: text('summary').notNull(),
     because: text('because').notNull(),
     proposed: jsonb('proposed').$type<ProposedEdit>().notNull(),
+    /** Put together or altered by a person: shown whatever its trial says. */
+    isByHand: boolean('is_by_hand').notNull().default(false),
     /** Null until it was tried. */
     trial: jsonb('trial').$type<Trial>(),
     status: text('status').$type<'open' | 'accepted' | 'dismissed'>().notNull().default('open'),

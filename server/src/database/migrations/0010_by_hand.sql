@@ -1,0 +1,1 @@
+ALTER TABLE "proposals" ADD COLUMN "is_by_hand" boolean DEFAULT false NOT NULL;
