@@ -141,7 +141,7 @@ const ruleSpeaks: Finder = ({ complaint, turn, ownRules }) => {
     if (rule)
       return {
         kind: 'rule-speaks',
-        sentence: `The rule ${inQuotes(rule.rule.do)} says “${words}”.`,
+        sentence: `The rule ${inQuotes(rule.rule.do)} is what says it.`,
         links: [ruleLink(rule.at, ownRules)],
       }
   }

@@ -74,7 +74,11 @@ const many = computed(() =>
         )
       "
     >
-      Keep {{ listed.conversations.length === 1 ? 'this one' : `these ${listed.conversations.length}` }} as scripts
+      {{
+        listed.conversations.length === 1
+          ? 'Keep it as a script'
+          : `Keep these ${listed.conversations.length} as scripts`
+      }}
     </ElButton>
     <PageTurner v-model="page" :total="many" :size="pageSize" />
   </template>

@@ -52,7 +52,12 @@ function change(proposed: ProposedEdit): void {
       </div>
       <template v-if="proposal.status === 'accepted'"><span class="small soft">accepted</span></template>
       <template v-else-if="!isClosed">
-        <ElButton size="small" :type="isGood ? 'primary' : 'default'" :disabled="!trial" @click="emit('accept')">
+        <ElButton
+          size="small"
+          :type="isGood && isFirst ? 'primary' : 'default'"
+          :disabled="!trial"
+          @click="emit('accept')"
+        >
           Accept
         </ElButton>
         <ElButton size="small" text :disabled="!trial" @click="isEditing = !isEditing">Alter</ElButton>

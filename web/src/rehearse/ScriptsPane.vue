@@ -155,10 +155,10 @@ async function remove(script: StoredScript): Promise<void> {
           <ElButton type="primary" :disabled="!all?.length" @click="run()">Run all scripts</ElButton>
           <ElButton @click="startNew">New script</ElButton>
           <ScriptMenu :agent-id="agentId" :run-id="rehearsals[0]?.id" @added="load" />
-          <p class="soft small grow summary">{{ summary }}</p>
         </template>
       </div>
 
+      <p v-if="summary" class="soft small summary">{{ summary }}</p>
       <EmptyNote
         v-if="scripts.error.value"
         tone="failed"
@@ -229,7 +229,7 @@ async function remove(script: StoredScript): Promise<void> {
   margin-bottom: var(--gap-3);
 }
 .summary {
-  min-width: 140px;
+  margin-bottom: var(--gap-2);
 }
 .bar {
   width: 140px;

@@ -32,9 +32,10 @@ const movesOf = ({ broken, mended, reworded }: Effect): string =>
 
 <template>
   <p class="summary">
-    Without them: {{ plural(counts.works, 'line') }} of the brief {{ counts.works === 1 ? 'moves' : 'move' }} something
-    in {{ plural(result.scripts, 'script') }}; {{ counts.twice }} {{ counts.twice === 1 ? 'is' : 'are' }} covered twice,
-    {{ counts.dead }} {{ counts.dead === 1 ? 'is' : 'are' }} never used.
+    {{ plural(counts.works, 'line') }} of the brief {{ counts.works === 1 ? 'moves' : 'move' }} something in
+    {{ plural(result.scripts, 'script') }} when left out; {{ counts.twice }}
+    {{ counts.twice === 1 ? 'is' : 'are' }} covered twice, {{ counts.dead }} {{ counts.dead === 1 ? 'is' : 'are' }} used
+    by no script.
   </p>
   <EffectsChart v-if="counts.works" :effects="result.effects.filter(({ verdict }) => verdict === 'works')" />
   <ol class="plain-rows">
