@@ -91,6 +91,18 @@ describe('the reader', () => {
   it('keeps what is said of a source, field by field, and takes it back', async () => {
     await openSource('Season tickets', 'Details')
     await page.locator('#d-shelf').fill('Wharf')
+    // Something else changes while one types.
+    const reloaded = page.waitForResponse((response) => /\/agents\/[^/]+\/sources$/.test(response.url()))
+    await page.evaluate(async () => {
+      const agentId = location.pathname.split('/')[2]
+      const { sources } = (await (await fetch(`/api/agents/${agentId}/sources`)).json()) as {
+        sources: { id: string; title: string }[]
+      }
+      const other = sources.find(({ title }) => title !== 'Season tickets')!
+      const headers = { 'content-type': 'application/json' }
+      await fetch(`/api/sources/${other.id}`, { method: 'PATCH', headers, body: '{"tags":["seen"]}' })
+    })
+    await (await reloaded).finished()
     await page.locator('#d-shelf').press('Enter')
     await page.locator('.shelf', { hasText: 'Wharf' }).waitFor()
     await page.getByText('“Season tickets” was changed.').waitFor()

@@ -4,3 +4,4 @@ export { conflictsAmong, type Conflict, type StatedPassage, type Statement } fro
 export { describe } from './describe'
 export { changesBetweenPassages, type PassageChange } from './changes'
 export { questionsIn, type DrawnQuestion } from './questions'
+export { passagesFrom, type PassagesRead } from './reading'

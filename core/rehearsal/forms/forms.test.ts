@@ -58,6 +58,32 @@ visitor: And a cat?
     })
   })
 
+  it('keep every kind of check, lines that are several, and words that look like something else', () => {
+    const say = 'Hello.\n\n# Not a title\n- not a check'
+    const checks = [
+      { kind: 'excludes', text: '“cheap”' },
+      { kind: 'matches', pattern: '^"a: b"$', not: true },
+      { kind: 'means', text: 'One.\n- Two.', soft: true },
+      { kind: 'manner', dial: 'warmth', from: 40, to: 90 },
+      { kind: 'tool', name: 'calculator', holding: '3 * 4' },
+      { kind: 'asksFor', name: '' },
+      { kind: 'duty', name: 'Book a bike' },
+      { kind: 'rule', text: ' no-cheap' },
+      { kind: 'grounded', not: true, soft: true },
+      { kind: 'handsOver' },
+      { kind: 'plain', text: 'words: 40' },
+      { kind: 'plain', text: 'not: rude' },
+      { kind: 'outcome', outcome: 'declined' },
+    ]
+    const script = scriptSchema.parse({ title: '# of dogs', turns: [{ say, checks }] })
+    const written = scriptsAsText([script])
+    // That a text must not be said has one form of its own.
+    const turns = [{ say, checks: [{ kind: 'includes', text: '“cheap”', not: true }, ...checks.slice(1)] }]
+    expect(scriptsFromText(written)).toEqual({ ok: true, scripts: [{ ...script, turns }] })
+    const again = scriptsFromText(written)
+    expect(again.ok && scriptsAsText(again.scripts)).toBe(written)
+  })
+
   it('need no title, and a longer line goes on', () => {
     expect(scriptsFromText('visitor: May I bring\nmy dog?\nagent: Yes,\non a lead.')).toMatchObject({
       scripts: [{ title: 'May I bring my dog?', turns: [{ checks: [{ text: 'Yes, on a lead.' }] }] }],

@@ -2,7 +2,7 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { lookAtHtml } from '@parrot/core/library'
-import type { SitePlan } from '../database'
+import type { SitePlan } from '@parrot/core/library'
 import { chromiumPath, fetchPage, Renderer, sniffed, walk, type Visited, type WalkMeans } from './index'
 
 type Answer = (request: IncomingMessage, response: ServerResponse) => void

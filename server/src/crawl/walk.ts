@@ -1,4 +1,5 @@
-import type { SitePlan, Validators } from '../database'
+import type { SitePlan } from '@parrot/core/library'
+import type { Validators } from '../database'
 import { fetchPage, type FetchedPage, type FetchFailure, type FetchOptions, type FetchResult } from './fetchPage'
 import { Renderer } from './render'
 import { robotsOf } from './robots'

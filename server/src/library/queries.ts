@@ -1,5 +1,6 @@
 import { and, asc, count, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import { ALIKE, likenessOf } from '@parrot/core/curation'
+import type { Origin } from '@parrot/core/library'
 import type { NewSource, Source, SourceChanges, SourceElsewhere } from '@parrot/contract'
 import {
   agents,
@@ -10,7 +11,6 @@ import {
   sourceVersions,
   turns,
   type Database,
-  type Origin,
 } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'

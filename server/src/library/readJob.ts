@@ -1,5 +1,5 @@
 import { asc, eq, sql } from 'drizzle-orm'
-import { applyEdits, type Edit, type EditedPassage, type Sketch } from '@parrot/core/curation'
+import { applyEdits, type Edit, type EditedPassage, type PassagesRead, type Sketch } from '@parrot/core/curation'
 import type { StoredPassage } from '@parrot/core/dialogue'
 import type { ReadProblem } from '@parrot/core/library'
 import type { Bus } from '../bus'
@@ -12,7 +12,6 @@ import type { LibraryCache } from './cache'
 import { contentOf } from './content'
 import { agentsUsing, listSources } from './queries'
 import type { ReadPool } from './readPool'
-import type { ReadOutcome } from './readWorker'
 import type { VersionRow } from './versions'
 
 /** What reading needs of the server. */
@@ -107,7 +106,7 @@ async function readAgain(
   set: Set,
   onPage: (done: number, total: number) => void,
   signal: AbortSignal,
-): Promise<Extract<ReadOutcome, { ok: true }> | undefined> {
+): Promise<Extract<PassagesRead, { ok: true }> | undefined> {
   const content = await contentOf(means, version, onPage, signal)
   if (!content.ok) {
     await set({ ...failedWith(content.problem), hostToAllow: content.hostToAllow ?? null })
@@ -120,7 +119,7 @@ async function readAgain(
   const { origin, cutting, edits } = version
   const path = means.files.pathOf(content.bytesHash)
   const task = { origin, path, mediaType: content.mediaType ?? undefined, cutting, edits }
-  const result = await means.pool.read(task, onPage, signal).catch((error: unknown): ReadOutcome => {
+  const result = await means.pool.read(task, onPage, signal).catch((error: unknown): PassagesRead => {
     if ((error as { code?: string }).code !== 'ERR_WORKER_OUT_OF_MEMORY') throw error
     return { ok: false, problem: TOO_BIG }
   })

@@ -1,10 +1,10 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
-import type { Conflict, Sketch, StatedPassage } from '@parrot/core/curation'
+import type { Conflict, PassagesRead, Sketch, StatedPassage } from '@parrot/core/curation'
 import type { HtmlLook, Opened } from '@parrot/core/library'
 import type { Near, Segment, VectorSet } from '@parrot/core/retrieval'
 import { threadFile } from '../places'
-import type { NearestTask, IndexTask, ReadOutcome, ReadTask } from './readWorker'
+import type { IndexTask, NearestTask, ReadTask } from './readWorker'
 
 /** The threads that read and index. One thread reads one document; a cancelled reading ends its thread. */
 export class ReadPool {
@@ -25,7 +25,7 @@ export class ReadPool {
     task: Omit<ReadTask, 'port'>,
     onPage: (done: number, total: number) => void,
     signal: AbortSignal,
-  ): Promise<ReadOutcome> {
+  ): Promise<PassagesRead> {
     const { port1, port2 } = new MessageChannel()
     port1.on('message', ([done, total]: [number, number]) => onPage(done, total))
     port1.unref()
@@ -33,7 +33,7 @@ export class ReadPool {
       return (await this.#pool.run(
         { ...task, port: port2 },
         { name: 'readSource', signal, transferList: [port2] },
-      )) as ReadOutcome
+      )) as PassagesRead
     } finally {
       port1.close()
     }

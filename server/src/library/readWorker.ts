@@ -2,14 +2,12 @@
 import type { MessagePort } from 'node:worker_threads'
 import { readFile } from 'node:fs/promises'
 import {
-  applyEdits,
   conflictsAmong,
-  describe,
-  edited,
+  passagesFrom,
   sketchOf,
   type Conflict,
   type Edit,
-  type EditedPassage,
+  type PassagesRead,
   type Sketch,
   type StatedPassage,
 } from '@parrot/core/curation'
@@ -17,23 +15,15 @@ import {
   drawPdfPage,
   lookAtHtml,
   openArchive,
-  passagesOf,
-  read,
-  readPairs,
-  readSite,
-  recordingType,
   type Cutting,
   type HtmlLook,
   type Opened,
-  type Pair,
-  type ReadProblem,
-  type SitePage,
+  type Origin,
 } from '@parrot/core/library'
 import { move, transferableSymbol, valueSymbol } from 'piscina'
 import { PNG } from 'pngjs'
 import { buildSegment, nearest, type Near, type Segment, type VectorSet } from '@parrot/core/retrieval'
 import type { StoredPassage } from '@parrot/core/dialogue'
-import type { Origin } from '../database/schema'
 import { writeSnapshot } from './snapshots'
 
 export interface ReadTask {
@@ -47,62 +37,12 @@ export interface ReadTask {
   readonly port?: MessagePort
 }
 
-export type ReadOutcome =
-  | {
-      readonly ok: true
-      readonly title: string
-      readonly description: string
-      readonly passages: readonly EditedPassage[]
-      readonly lostEdits: number
-    }
-  | { readonly ok: false; readonly problem: ReadProblem }
-
 /** Reads the content of a source version, cuts it into passages and makes the designer's changes in them again. */
-export async function readSource(task: ReadTask): Promise<ReadOutcome> {
-  const { origin, path, mediaType, cutting, edits, port } = task
+export async function readSource({ path, port, ...task }: ReadTask): Promise<PassagesRead> {
   const bytes = new Uint8Array(await readFile(path))
-  const result = await readOrigin(origin, bytes, mediaType, (done, total) => port?.postMessage([done, total]))
+  const result = await passagesFrom({ bytes, ...task }, (done, total) => port?.postMessage([done, total]))
   port?.close()
-  if (!result.ok) return result
-  const read = passagesOf(result.document, cutting)
-  const { passages, lost } = applyEdits(read.map(edited), edits)
-  return {
-    ok: true,
-    title: result.document.title,
-    description: describe(read),
-    passages,
-    lostEdits: lost.length,
-  }
-}
-
-function readOrigin(
-  origin: Origin,
-  bytes: Uint8Array,
-  mediaType: string | undefined,
-  onPage: (done: number, total: number) => void,
-) {
-  switch (origin.kind) {
-    case 'pairs':
-      return readPairs(origin.title, JSON.parse(new TextDecoder().decode(bytes)) as Pair[])
-    case 'site':
-      return readSite(JSON.parse(new TextDecoder().decode(bytes)) as SitePage[], origin.url)
-    case 'note':
-      return read({ bytes, name: `${origin.title}.md`, mediaType: 'text/markdown' })
-    case 'page':
-      return read(
-        {
-          bytes,
-          name: new URL(origin.url).pathname.split('/').pop() || origin.url,
-          mediaType: mediaType ?? 'text/html',
-        },
-        onPage,
-      )
-    case 'file':
-      // A recording comes as its captions.
-      return mediaType === 'text/vtt' && recordingType(origin.name)
-        ? read({ bytes, name: `${origin.name}.vtt`, mediaType })
-        : read({ bytes, name: origin.name, mediaType: origin.mediaType }, onPage)
-  }
+  return result
 }
 
 /** Opens an archive of documents; nothing of it is written anywhere. */

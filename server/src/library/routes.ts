@@ -12,11 +12,10 @@ import {
   sourceSchema,
   type NewSource,
 } from '@parrot/contract'
-import { isArchive } from '@parrot/core/library'
+import { isArchive, type Origin } from '@parrot/core/library'
 import { currentBrief } from '../agents/briefs'
 import { agentById, touchAgent } from '../agents/queries'
 import { sourceVersions } from '../database'
-import type { Origin } from '../database'
 import { TooLarge } from '../files'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'

@@ -1,8 +1,8 @@
 import { and, asc, desc, eq, inArray, max } from 'drizzle-orm'
 import { changesBetweenPassages, type Edit } from '@parrot/core/curation'
-import type { Cutting } from '@parrot/core/library'
+import type { Cutting, Origin } from '@parrot/core/library'
 import type { SourceVersion, VersionDiff } from '@parrot/contract'
-import { passages, sources, sourceVersions, type Database, type Origin, type VersionReason } from '../database'
+import { passages, sources, sourceVersions, type Database, type VersionReason } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
 

@@ -10,7 +10,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core'
 import type { Edit, Sketch } from '@parrot/core/curation'
-import type { Cutting, Locator } from '@parrot/core/library'
+import type { Cutting, Locator, Origin } from '@parrot/core/library'
 import { created, moment } from './columns'
 import { agents } from './agents'
 
@@ -18,7 +18,7 @@ import { agents } from './agents'
 export const sources = pgTable('sources', {
   id: text('id').primaryKey(),
   title: text('title').notNull(),
-  kind: text('kind').$type<SourceKind>().notNull(),
+  kind: text('kind').$type<Origin['kind']>().notNull(),
   /** The version that answers; null until one is ready. */
   versionId: text('version_id'),
   /** Whether the designer gave the title; else each reading names the source anew. */
@@ -43,8 +43,6 @@ export const sources = pgTable('sources', {
   changedAt: moment('changed_at').notNull().defaultNow(),
 })
 
-export type SourceKind = 'file' | 'page' | 'site' | 'note' | 'pairs'
-
 /** Which agents use which sources. Removal is a date, so that it can be undone. */
 export const agentSources = pgTable(
   'agent_sources',
@@ -63,29 +61,6 @@ export const agentSources = pgTable(
     index('agent_sources_source').on(table.sourceId),
   ],
 )
-
-/** Where the bytes of a version come from. */
-export type Origin =
-  | { kind: 'file'; name: string; mediaType: string }
-  | { kind: 'page'; url: string; renderMs?: number }
-  | ({ kind: 'site'; url: string } & SitePlan)
-  | { kind: 'note'; title: string }
-  | { kind: 'pairs'; title: string }
-
-/** How far a site is read, or which of its pages were picked. */
-export interface SitePlan {
-  maxPages: number
-  maxDepth: number
-  /** Patterns of paths with * to read, and to leave out. */
-  include?: string[]
-  exclude?: string[]
-  /** Milliseconds between two pages. */
-  delayMs?: number
-  /** Whether pages are rendered in a browser first, and how long each is given, in milliseconds. */
-  renderMs?: number
-  /** Exactly these addresses, as picked in a survey. */
-  pages?: string[]
-}
 
 /** How a version came to be. */
 export type VersionReason = 'added' | 'replaced' | 'refreshed' | 'edited' | 'cut'

@@ -1,7 +1,7 @@
 import { integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
 import { created } from './columns'
 import { agents } from './agents'
-import type { SitePlan } from './library'
+import type { SitePlan } from '@parrot/core/library'
 
 /** A walk over a site before it is read: which pages there are, for the designer to pick from. */
 export const surveys = pgTable('surveys', {

@@ -19,9 +19,16 @@ const fields = () => {
   return { title, description, shelf, tags: tags.join(', '), weight, validFrom, validUntil, refreshHours }
 }
 const form = ref(fields())
+let known = fields()
+// The list is loaded anew whenever anything in the library changes; what is being typed meanwhile stays.
 watch(
   () => props.source,
-  () => (form.value = fields()),
+  (now, before) => {
+    const next = fields()
+    const typed = Object.entries(form.value).filter(([key, value]) => value !== known[key as keyof typeof known])
+    form.value = now.id === before.id ? { ...next, ...Object.fromEntries(typed) } : next
+    known = next
+  },
 )
 onMounted(async () => {
   users.value = (
