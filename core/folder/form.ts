@@ -33,6 +33,8 @@ export interface FolderAgent {
   readonly sources: readonly FolderSource[]
   /** The question set; `source` is a place in `sources`. */
   readonly questions: readonly { readonly question: string; readonly source: number; readonly excerpt: string }[]
+  /** Titles of sources that are not among them, since they were never read. */
+  readonly leftOut?: readonly string[]
   /** The uploaded face, a PNG. */
   readonly face?: Bytes
 }

@@ -1,4 +1,4 @@
-import { BRIEF_VERSION, briefFrom, type Brief, type Rule } from '../brief'
+import { BRIEF_VERSION, briefFrom, ruleSchema, type Brief, type Rule } from '../brief'
 import { scriptsAsText } from '../rehearsal'
 import { FILES, FORM, SHARED_RULES, SOURCES, type Bytes, type FolderAgent, type FolderFile } from './form'
 import { csvOf } from './csv'
@@ -31,7 +31,10 @@ export async function* writeFolder(agent: FolderAgent): AsyncGenerator<FolderFil
   put('.gitattributes', `${SOURCES}/** -text\n`)
   if (freeform !== '') put(FILES.freeform, freeform)
   put(FILES.scripts, scriptsAsText(agent.scripts))
-  put(FILES.sources, asYaml(sources.entries, 'What the agent knows, in its order.'))
+  const leftOut = (agent.leftOut ?? []).map(
+    (title) => `\nLeft out, since it was not read: ${title.replace(/\s+/g, ' ')}`,
+  )
+  put(FILES.sources, asYaml(sources.entries, ['What the agent knows, in its order.', ...leftOut].join('')))
   if (agent.questions.length > 0)
     put(
       FILES.questions,
@@ -65,7 +68,8 @@ const entryInShort = (entry: Fields): Fields =>
     ),
   )
 
-const ruleInShort = (rule: Rule): Fields => entryInShort(rule)
+/** Its fields in the order of the form, whatever order they were kept in. */
+const ruleInShort = (rule: Rule): Fields => entryInShort(ruleSchema.parse(rule))
 
 const shortened = (value: unknown): unknown =>
   Array.isArray(value)

@@ -1,5 +1,5 @@
 import { CUTTING, type Pair, type SitePage } from '../library'
-import { SOURCES, type Bytes, type FolderSource, type SourceEntry } from './form'
+import { SOURCES, sourceEntry, type Bytes, type FolderSource, type SourceEntry } from './form'
 import { csvOf } from './csv'
 import { Names, slugOf } from './names'
 import { sumOf } from './sum'
@@ -13,7 +13,8 @@ export async function writeSources(sources: readonly FolderSource[]): Promise<{
   const names = new Names()
   const files = new Map<string, Bytes>()
   const entries: SourceEntry[] = []
-  for (const source of sources) entries.push(await written(source, names, files))
+  // Parsed, so that the fields stand in the order of the form, whatever order they were kept in.
+  for (const source of sources) entries.push(sourceEntry.parse(await written(source, names, files)))
   return { entries: entries.map(withoutUsual), files, keys: entries.map(keyOf) }
 }
 

@@ -21,6 +21,7 @@ import { openDataFolder, type DataFolder } from './dataFolder'
 import { openDatabase } from './database'
 import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } from './embedding'
 import { FileStore } from './files'
+import { folderRoutes } from './folder/routes'
 import { guardOrigin } from './http/guard'
 import { answerProblems } from './http/problems'
 import { Jobs, type Works } from './jobs'
@@ -173,6 +174,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
     app.get('/api/openapi.json', { schema: { hide: true } }, async () => server.swagger())
   })
   await server.register(agentRoutes(services))
+  await server.register(folderRoutes(services))
   await server.register(draftRoutes(services))
   await server.register(faceRoutes(services))
   await server.register(ruleSetRoutes(services))

@@ -23,7 +23,7 @@ export class TooLarge extends Error {
 
 /** Where originals are kept: each file under the SHA-256 of its bytes, so that the same bytes are kept once. */
 export class FileStore {
-  constructor(private readonly folder: string) {}
+  constructor(readonly folder: string) {}
 
   /** Keeps bytes and gives their name. A kill at any moment leaves either nothing or the whole file. */
   keep(bytes: Uint8Array): string {
@@ -48,23 +48,9 @@ export class FileStore {
    * nothing behind.
    */
   async keepStream(stream: AsyncIterable<Uint8Array>, most: number): Promise<{ hash: string; bytes: number }> {
-    mkdirSync(this.folder, { recursive: true })
-    const draft = join(this.folder, `${randomUUID()}.part`)
     const hash = createHash('sha256')
-    let bytes = 0
+    const { path: draft, bytes } = await this.draftOf(stream, most, (part) => hash.update(part))
     try {
-      const file = await open(draft, 'wx', 0o600)
-      try {
-        for await (const part of stream) {
-          bytes += part.length
-          if (bytes > most) throw new TooLarge(most)
-          hash.update(part)
-          await file.write(part)
-        }
-        await file.sync()
-      } finally {
-        await file.close()
-      }
       const name = hash.digest('hex')
       const path = this.#path(name)
       mkdirSync(join(path, '..'), { recursive: true })
@@ -74,6 +60,40 @@ export class FileStore {
       await rm(draft, { force: true })
       throw error
     }
+  }
+
+  /** What a stream gives, as a draft; under the same conditions. */
+  async draftOf(
+    stream: AsyncIterable<Uint8Array>,
+    most: number,
+    onPart: (part: Uint8Array) => void = () => undefined,
+  ): Promise<{ path: string; bytes: number }> {
+    const path = this.draft()
+    let bytes = 0
+    try {
+      const file = await open(path, 'wx', 0o600)
+      try {
+        for await (const part of stream) {
+          bytes += part.length
+          if (bytes > most) throw new TooLarge(most)
+          onPart(part)
+          await file.write(part)
+        }
+        await file.sync()
+      } finally {
+        await file.close()
+      }
+      return { path, bytes }
+    } catch (error) {
+      await rm(path, { force: true })
+      throw error
+    }
+  }
+
+  /** A place for a file that is needed for a moment; the next start clears it where nobody does. */
+  draft(): string {
+    mkdirSync(this.folder, { recursive: true })
+    return join(this.folder, `${randomUUID()}.part`)
   }
 
   /** Where the bytes kept under a name lie, for a thread that reads them itself. */

@@ -3,7 +3,7 @@ import { BRIEF_VERSION, briefFrom, type Brief } from '@parrot/core/brief'
 import type { Script } from '@parrot/core/rehearsal'
 import { agents, revisions, scripts, type Database } from '../database'
 import { notFound } from '../http/problems'
-import { newId } from '../ids'
+import { inTurn, newId } from '../ids'
 import { currentBrief, saveBrief } from './briefs'
 
 export type AgentRow = typeof agents.$inferSelect
@@ -35,8 +35,11 @@ export async function createAgent(
     const brief = calledBy(begun.brief, name)
     const [agent] = await tx.insert(agents).values({ id, slug, name, revision: 1, endpointId }).returning()
     await tx.insert(revisions).values({ agentId: id, number: 1, parent: null, version: BRIEF_VERSION, brief })
+    const moment = inTurn()
     for (const { title, turns, folder, tags } of begun.scripts)
-      await tx.insert(scripts).values({ id: newId(), agentId: id, title, turns: [...turns], folder, tags })
+      await tx
+        .insert(scripts)
+        .values({ id: newId(), agentId: id, title, turns: [...turns], folder, tags, createdAt: moment() })
     return agent!
   })
 }

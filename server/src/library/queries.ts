@@ -2,16 +2,7 @@ import { and, asc, count, desc, eq, inArray, isNotNull, isNull, sql } from 'driz
 import { ALIKE, likenessOf } from '@parrot/core/curation'
 import type { Origin } from '@parrot/core/library'
 import type { NewSource, Source, SourceChanges, SourceElsewhere } from '@parrot/contract'
-import {
-  agents,
-  agentSources,
-  editions,
-  passages,
-  sources,
-  sourceVersions,
-  turns,
-  type Database,
-} from '../database'
+import { agents, agentSources, editions, passages, sources, sourceVersions, turns, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { UsedVersion } from './cache'

@@ -3,6 +3,7 @@ import { Piscina } from 'piscina'
 import type { Conflict, PassagesRead, Sketch, StatedPassage } from '@parrot/core/curation'
 import type { HtmlLook, Opened } from '@parrot/core/library'
 import type { Near, Segment, VectorSet } from '@parrot/core/retrieval'
+import type { PackTask, UnpackedAgent, UnpackTask } from '../folder/packed'
 import { threadFile } from '../places'
 import type { IndexTask, NearestTask, ReadTask } from './readWorker'
 
@@ -67,6 +68,16 @@ export class ReadPool {
   /** The documents of an archive. */
   async openArchive(path: string, name: string): Promise<Opened> {
     return (await this.#pool.run({ path, name }, { name: 'openFiles' })) as Opened
+  }
+
+  /** Writes an agent into a ZIP. */
+  async packAgent(task: PackTask): Promise<void> {
+    await this.#pool.run(task, { name: 'packAgent' })
+  }
+
+  /** Reads an agent from a ZIP. */
+  async unpackAgent(task: UnpackTask): Promise<UnpackedAgent> {
+    return (await this.#pool.run(task, { name: 'unpackAgent' })) as UnpackedAgent
   }
 
   /** The vectors of a set nearest to a question. */

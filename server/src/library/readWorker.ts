@@ -1,4 +1,4 @@
-/** The thread documents are read in: bytes to passages, and passages to the segment of an index. */
+/** The thread documents are read in: bytes to passages, and passages to the segment of an index; and folders of agents. */
 import type { MessagePort } from 'node:worker_threads'
 import { readFile } from 'node:fs/promises'
 import {
@@ -25,6 +25,8 @@ import { PNG } from 'pngjs'
 import { buildSegment, nearest, type Near, type Segment, type VectorSet } from '@parrot/core/retrieval'
 import type { StoredPassage } from '@parrot/core/dialogue'
 import { writeSnapshot } from './snapshots'
+
+export { packAgent, unpackAgent } from '../folder/packed'
 
 export interface ReadTask {
   readonly origin: Origin

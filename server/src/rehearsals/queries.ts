@@ -1,8 +1,8 @@
-import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import type { Script, StoredScript } from '@parrot/contract'
 import { scripts, type Database } from '../database'
 import { notFound } from '../http/problems'
-import { newId } from '../ids'
+import { inTurn, newId } from '../ids'
 
 export type ScriptRow = typeof scripts.$inferSelect
 
@@ -25,10 +25,14 @@ export const listScripts = (db: Database, agentId: string, ids?: readonly string
     )
     .orderBy(asc(scripts.place), asc(scripts.createdAt), asc(scripts.id))
 
+/** Where a new script stands: after all others, however they were ordered. */
+const lastPlace = (agentId: string) =>
+  sql<number>`coalesce((select max(${scripts.place}) from ${scripts} where ${scripts.agentId} = ${agentId}), 0)`
+
 export async function addScript(db: Database, agentId: string, script: Script): Promise<ScriptRow> {
   const [row] = await db
     .insert(scripts)
-    .values({ id: newId(), agentId, ...script })
+    .values({ id: newId(), agentId, ...script, place: lastPlace(agentId) })
     .returning()
   return row!
 }
@@ -36,15 +40,16 @@ export async function addScript(db: Database, agentId: string, script: Script): 
 /** Adds scripts in their order, all of them or none. */
 export async function addScripts(db: Database, agentId: string, many: readonly Script[]): Promise<void> {
   if (many.length === 0) return
-  const now = Date.now()
+  const moment = inTurn()
   await db.transaction(async (tx) => {
     for (let from = 0; from < many.length; from += AT_ONCE)
       await tx.insert(scripts).values(
-        many.slice(from, from + AT_ONCE).map((script, at) => ({
+        many.slice(from, from + AT_ONCE).map((script) => ({
           id: newId(),
           agentId,
           ...script,
-          createdAt: new Date(now + from + at),
+          place: lastPlace(agentId),
+          createdAt: moment(),
         })),
       )
   })

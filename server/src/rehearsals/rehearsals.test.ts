@@ -88,6 +88,9 @@ describe('scripts in other forms', () => {
     const [water, fees] = await list()
     await app.ask('PUT', `/api/agents/${other}/scripts/order`, { ids: [fees.id, water.id] })
     expect((await list()).map(({ title }: { title: string }) => title)).toEqual(['Fees', 'Water'])
+    const added = await app.ask('POST', `/api/agents/${other}/scripts`, { ...script, title: 'New' })
+    expect((await list()).map(({ title }: { title: string }) => title)).toEqual(['Fees', 'Water', 'New'])
+    await app.ask('DELETE', `/api/scripts/${added.body.id}`)
     for (const form of ['json', 'text', 'csv']) {
       const { body, headers } = await app.ask('GET', `/api/agents/${other}/scripts/export?form=${form}`)
       expect(headers['content-disposition']).toContain('bo-scripts.')
