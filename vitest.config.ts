@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 /** Files that take the browser's globals or stores for themselves run alone; all others share what they have loaded. */
 const alone = '{web,widget}/**/*.test.ts'
-const shared = '{core,contract,client,server,stand-ins,demo,bench}/**/*.test.ts'
+const shared = '{core,contract,client,server,cli,stand-ins,demo,bench}/**/*.test.ts'
 const common = { testTimeout: 20_000, hookTimeout: 60_000 }
 
 export default defineConfig({

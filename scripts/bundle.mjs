@@ -1,4 +1,5 @@
 /** Bundles our own TypeScript and most packages into single files. */
+import { readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build } from 'esbuild'
@@ -38,6 +39,18 @@ export const THREADS = {
   readWorker: 'server/src/library/readWorker.ts',
   playWorker: 'server/src/playing/playWorker.ts',
 }
+
+/** When anything below a path was last changed, in milliseconds. */
+export function newest(path) {
+  const stats = statSync(path)
+  if (!stats.isDirectory()) return stats.mtimeMs
+  const inside = readdirSync(path).filter((name) => name !== 'node_modules' && name !== 'dist')
+  return Math.max(0, ...inside.map((name) => newest(join(path, name))))
+}
+
+/** The command line, for `npx parrot`. */
+export const bundleCli = () =>
+  build({ ...options(), entryPoints: { parrot: 'cli/main.ts' }, outdir: join(root, '.cache/cli'), splitting: false })
 
 /** The threads alone, for a server that runs from source. */
 export const bundleThreads = () =>

@@ -1,9 +1,9 @@
 /** Builds what changed, starts the stand-ins and the server, loads the sample scenario once, and prints the address. */
 import { spawn } from 'node:child_process'
-import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { build } from './build.mjs'
-import { root } from './bundle.mjs'
+import { newest, root } from './bundle.mjs'
 
 const port = process.env.PORT ?? process.env.PARROT_PORT ?? '4100'
 const address = `http://127.0.0.1:${port}`
@@ -11,14 +11,6 @@ const sitePort = process.env.PARROT_SITE_PORT ?? '4101'
 const stamp = join(root, 'dist/built')
 
 const SOURCES = ['core', 'contract', 'server', 'web', 'widget', 'stand-ins', 'demo', 'scripts', 'package-lock.json']
-
-/** When anything the build is made of was last changed, in milliseconds. */
-function newest(path) {
-  const stats = statSync(path)
-  if (!stats.isDirectory()) return stats.mtimeMs
-  const inside = readdirSync(path).filter((name) => name !== 'node_modules' && name !== 'dist')
-  return Math.max(0, ...inside.map((name) => newest(join(path, name))))
-}
 
 const children = []
 

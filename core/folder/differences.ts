@@ -38,16 +38,29 @@ type Entry = readonly [key: string, said: string]
 
 const scriptEntry = (script: Script): Entry => [script.title, scriptsAsText([script]).trim()]
 
+/** What is told of a source beside its title, place and content. */
+const TOLD = [
+  'description',
+  'shelf',
+  'tags',
+  'weight',
+  'validFrom',
+  'validUntil',
+  'refreshHours',
+  'cutting',
+  'edits',
+] as const
+
 const sourceEntries = (sources: readonly FolderSource[]): Promise<Entry[]> =>
   Promise.all(
-    sources.map(async ({ content, captions, sum, origin, title, isTitled, isDescribed, ...said }): Promise<Entry> => {
+    sources.map(async ({ content, sum, origin, title, ...source }): Promise<Entry> => {
       const place = origin.kind === 'file' ? origin.name : 'url' in origin ? origin.url : origin.title
       const state = sum ?? (await sumOf(await content()))
-      const words = Object.entries(said).flatMap(([name, value]) =>
-        value === null || value === '' || (Array.isArray(value) && value.length === 0)
-          ? []
-          : [`${name} ${typeof value === 'object' ? JSON.stringify(value) : String(value)}`],
-      )
+      const words = TOLD.flatMap((name) => {
+        const value = source[name]
+        if (value === null || value === '' || (Array.isArray(value) && value.length === 0)) return []
+        return [`${name} ${typeof value === 'object' ? JSON.stringify(value) : String(value)}`]
+      })
       return [`${origin.kind} ${place}`, [`${title} (${place})`, ...words, `content ${state.slice(0, 12)}`].join('\n')]
     }),
   )

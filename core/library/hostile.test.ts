@@ -1,7 +1,8 @@
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import fc from 'fast-check'
+import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, ZipPassThrough, zipSync } from 'fflate'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { read } from './index'
+import { read, unpack } from './index'
 
 /** Entities that name each other ten times over: a parser that follows them would make a thousand million words. */
 const BOMB = `<!DOCTYPE bomb [<!ENTITY a0 "ha">${Array.from(
@@ -56,5 +57,40 @@ describe('pages with scripts', () => {
     }
     expect(await textsOf(page)).not.toContain('We use cookies')
     expect(await textsOf(`<main><h1>Cookies</h1><p class="cookie-text">${rules}</p></main>`)).toContain('Water is free')
+  })
+})
+
+describe('packages', () => {
+  const inner = zipSync({ 'inside.txt': strToU8('kept') }, { level: 0 })
+
+  it('are read by their directory, so that a package inside is one file and not its files', async () => {
+    const pieces: Uint8Array[] = []
+    const zip = new Zip((_error, piece) => void pieces.push(piece))
+    // Written as a stream does, with the sizes behind the files.
+    for (const each of [new ZipPassThrough('a.docx'), new ZipDeflate('b.docx', { level: 0 })]) {
+      zip.add(each)
+      each.push(inner, true)
+    }
+    zip.end()
+    const unpacked = unpack(new Uint8Array(Buffer.concat(pieces)), () => true)
+    expect(unpacked).toMatchObject({
+      ok: true,
+      files: [
+        { name: 'a.docx', bytes: inner },
+        { name: 'b.docx', bytes: inner },
+      ],
+    })
+  })
+
+  it('that are cut off, lie about their directory, or are none at all end in a reason', () => {
+    fc.assert(
+      fc.property(fc.nat(inner.length), fc.nat(inner.length - 1), fc.nat(255), (length, at, byte) => {
+        const damaged = inner.slice(0, length)
+        if (at < length) damaged[at] = byte
+        const unpacked = unpack(damaged, () => true)
+        expect(unpacked.ok ? unpacked.files.length : unpacked.problem).toBeDefined()
+      }),
+      { numRuns: 500, seed: 3 },
+    )
   })
 })

@@ -1,4 +1,5 @@
-import { strFromU8, Unzip, UnzipInflate } from 'fflate'
+import { Inflate, strFromU8 } from 'fflate'
+import { directoryOf, type ListedFile } from './directory'
 
 /** One file inside a package. */
 export interface PackedFile {
@@ -23,7 +24,6 @@ const LIMITS: UnpackLimits = { bytes: 200 * 1024 * 1024, files: 20_000 }
 /** Bytes handed to the unpacker at a time, so that a bomb is stopped soon after it goes over the limit. */
 const STEP = 64 * 1024
 const LOCAL_HEADER = 0x04034b50
-const ENCRYPTED_BIT = 1
 
 /** Whether bytes begin as a ZIP package does. */
 export const isPackage = (bytes: Uint8Array): boolean =>
@@ -40,34 +40,43 @@ export function unpack(
   limits: UnpackLimits = LIMITS,
   keeps = true,
 ): Unpacked {
-  if (!isPackage(bytes)) return { ok: false, problem: 'broken' }
-  if ((bytes[6]! & ENCRYPTED_BIT) !== 0) return { ok: false, problem: 'encrypted' }
+  const listed = directoryOf(bytes)
+  if (!listed) return { ok: false, problem: 'broken' }
+  if (listed.length > limits.files) return { ok: false, problem: 'too many files' }
   const files: PackedFile[] = []
-  let total = 0
-  let count = 0
-  let problem: UnpackProblem | undefined
-  const unzip = new Unzip((entry) => {
-    if (++count > limits.files) problem ??= 'too many files'
-    if (problem || entry.name.endsWith('/') || !wanted(entry.name)) return
+  let room = limits.bytes
+  for (const file of listed) {
+    if (file.name.endsWith('/') || !wanted(file.name)) continue
+    if (file.isEncrypted) return { ok: false, problem: 'encrypted' }
     const chunks: Uint8Array[] = []
-    entry.ondata = (error, chunk, isLast) => {
-      if (error) problem ??= 'broken'
-      if (problem) return
-      total += chunk.length
-      if (total > limits.bytes) problem = 'too large'
-      else if (keeps) chunks.push(chunk)
-      if (isLast && !problem && keeps) files.push({ name: entry.name, bytes: joined(chunks) })
-    }
-    entry.start()
-  })
-  unzip.register(UnzipInflate)
-  try {
-    for (let at = 0; at < bytes.length && !problem; at += STEP)
-      unzip.push(bytes.subarray(at, at + STEP), at + STEP >= bytes.length)
-  } catch {
-    problem ??= 'broken'
+    const problem = contentOf(file, (chunk) => {
+      room -= chunk.length
+      if (keeps) chunks.push(chunk)
+      return room >= 0
+    })
+    if (problem) return { ok: false, problem }
+    if (keeps) files.push({ name: file.name, bytes: joined(chunks) })
   }
-  return problem ? { ok: false, problem } : { ok: true, files }
+  return { ok: true, files }
+}
+
+/** Gives what comes out of a packed file, piece by piece, while more is wanted. */
+function contentOf({ method, packed }: ListedFile, take: (chunk: Uint8Array) => boolean): UnpackProblem | undefined {
+  if (method === 0) return take(packed) ? undefined : 'too large'
+  if (method !== 8) return 'broken'
+  let isWanted = true
+  let isWhole = false
+  const inflate = new Inflate((chunk, isLast) => {
+    isWanted &&= take(chunk)
+    isWhole ||= isLast
+  })
+  try {
+    for (let at = 0; (at < packed.length || at === 0) && isWanted; at += STEP)
+      inflate.push(packed.subarray(at, at + STEP), at + STEP >= packed.length)
+  } catch {
+    return isWanted ? 'broken' : 'too large'
+  }
+  return !isWanted ? 'too large' : isWhole ? undefined : 'broken'
 }
 
 /**

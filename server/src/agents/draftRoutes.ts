@@ -17,7 +17,8 @@ import {
 import type { Services } from '../services'
 import { modelFailure } from '../models'
 import { ask, draftOf } from '../turns/subject'
-import { endpointModel } from '../models/endpointModel'
+import { asked } from '../models/asked'
+import { endpointModel } from '../models/protocol'
 import { endpointById } from '../settings/endpoints'
 import { begin, draftBy, interview } from './drafts'
 import { agentById } from './queries'
@@ -39,9 +40,10 @@ export const draftRoutes =
       const endpoint = body.from === 'sentence' ? body.endpointId : undefined
       const { brief, placements } =
         endpoint !== undefined && body.from === 'sentence'
-          ? await draftBy(endpointModel(await endpointById(services.db, endpoint), services.seal), body.text).catch(
-              (error: unknown) => Promise.reject(modelFailure(error)),
-            )
+          ? await draftBy(
+              endpointModel(asked(await endpointById(services.db, endpoint), services.seal)),
+              body.text,
+            ).catch((error: unknown) => Promise.reject(modelFailure(error)))
           : begin(body)
       return { brief, placements }
     })

@@ -1,7 +1,6 @@
 import { ModelProblem } from '@parrot/core/dialogue'
 import type { embedders } from '../database'
-import { addressOf, bearing } from '../models/endpoint'
-import { askPatiently } from '../models/patience'
+import { addressOf, askPatiently, bearing } from '../models/protocol'
 import type { Seal } from '../settings/seal'
 
 export type EmbedderRow = typeof embedders.$inferSelect

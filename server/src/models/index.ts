@@ -5,14 +5,15 @@ import type { Database } from '../database'
 import { HttpProblem } from '../http/problems'
 import { BUILT_IN, endpointById, optionsOf } from '../settings/endpoints'
 import type { Seal } from '../settings/seal'
-import { endpointModel } from './endpointModel'
+import { asked } from './asked'
+import { endpointModel } from './protocol'
 import { withNext } from './withNext'
 
 /** The model of an endpoint, with what answers in its place when it fails. */
 export async function modelOf(db: Database, seal: Seal, endpointId: string): Promise<Model> {
   if (endpointId === BUILT_IN) return understudy
   const endpoint = await endpointById(db, endpointId)
-  const model = endpointModel(endpoint, seal)
+  const model = endpointModel(asked(endpoint, seal))
   const { next } = optionsOf(endpoint)
   return next === null ? model : withNext(model, await modelOf(db, seal, next))
 }

@@ -1,11 +1,7 @@
 import type { EndpointTest } from '@parrot/contract'
 import { ModelProblem, type ModelEvent } from '@parrot/core/dialogue'
 import { calculator } from '@parrot/core/tools'
-import type { EndpointRow } from '../settings/endpoints'
-import type { Seal } from '../settings/seal'
-import { addressOf, bearing, keyOf, request } from './endpoint'
-import { endpointModel } from './endpointModel'
-import { PATIENCE, type Patience } from './patience'
+import { addressOf, bearing, endpointModel, PATIENCE, request, type AskedEndpoint, type Patience } from './protocol'
 
 type Proof = EndpointTest['proofs'][number]
 
@@ -15,17 +11,14 @@ const IMPATIENCE: Patience = { ...PATIENCE, firstWordMs: LONGEST_MS, mostRestMs:
 const SHOWN = 120
 
 /** Asks an endpoint three things, and says what it can do: answer, stream, call tools. */
-export async function tryEndpoint(endpoint: EndpointRow, seal: Seal): Promise<EndpointTest> {
+export async function tryEndpoint(endpoint: AskedEndpoint): Promise<EndpointTest> {
   const began = performance.now()
-  const answers = await proof('answers', () => saysHello(endpoint, seal))
+  const answers = await proof('answers', () => saysHello(endpoint))
   // An endpoint that does not answer is not asked for more.
   const proofs: Proof[] = answers.ok
     ? [
         answers,
-        ...(await Promise.all([
-          proof('streams', () => streams(endpoint, seal)),
-          proof('tools', () => callsTools(endpoint, seal)),
-        ])),
+        ...(await Promise.all([proof('streams', () => streams(endpoint)), proof('tools', () => callsTools(endpoint))])),
       ]
     : [answers]
   const [, streaming, tools] = proofs
@@ -48,35 +41,34 @@ async function proof(name: Proof['name'], prove: () => Promise<{ ok: boolean; me
 
 const HELLO = [{ role: 'user', content: 'Say hello in a few words.' }] as const
 
-async function saysHello(endpoint: EndpointRow, seal: Seal) {
+async function saysHello(endpoint: AskedEndpoint) {
   let text = ''
-  for await (const event of eventsOf(endpoint, seal, HELLO)) if (event.kind === 'text') text += event.text
+  for await (const event of eventsOf(endpoint, HELLO)) if (event.kind === 'text') text += event.text
   return { ok: text !== '', message: `It answered: “${text.trim().slice(0, SHOWN)}”.` }
 }
 
-async function streams(endpoint: EndpointRow, seal: Seal) {
+async function streams(endpoint: AskedEndpoint) {
   const body = { model: endpoint.model, messages: HELLO, stream: true }
-  const response = await request(endpoint, keyOf(endpoint, seal), body, AbortSignal.timeout(LONGEST_MS), IMPATIENCE)
+  const response = await request(endpoint, endpoint.key(), body, AbortSignal.timeout(LONGEST_MS), IMPATIENCE)
   const ok = (response.headers.get('content-type') ?? '').includes('text/event-stream')
   await response.body?.cancel()
   return { ok, message: ok ? 'It streams its answer.' : 'It answers only as a whole, so visitors wait for the end.' }
 }
 
-async function callsTools(endpoint: EndpointRow, seal: Seal) {
+async function callsTools(endpoint: AskedEndpoint) {
   const messages = [{ role: 'user', content: 'Use the calculator to work out 12.5 * 8.' }] as const
-  for await (const event of eventsOf(endpoint, seal, messages, true))
+  for await (const event of eventsOf(endpoint, messages, true))
     if (event.kind === 'calls') return { ok: true, message: `It called ${event.calls[0]!.name}.` }
   return { ok: false, message: 'It did not call the tool it was offered.' }
 }
 
 const eventsOf = (
-  endpoint: EndpointRow,
-  seal: Seal,
+  endpoint: AskedEndpoint,
   messages: readonly { readonly role: 'user'; readonly content: string }[],
   withTool = false,
 ): AsyncIterable<ModelEvent> => {
   const { name, description, parameters } = calculator
-  return endpointModel(endpoint, seal, IMPATIENCE).answer(
+  return endpointModel(endpoint, IMPATIENCE).answer(
     { messages, ...(withTool ? { tools: [{ name, description, parameters }] } : {}) },
     AbortSignal.timeout(LONGEST_MS),
   )

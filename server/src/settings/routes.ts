@@ -19,7 +19,7 @@ import { agentById } from '../agents/queries'
 import { describeAgent } from '../agents/stages'
 import { agents } from '../database'
 import { setTranscriber, transcriberAddress } from '../library/transcriber'
-import { keyOf } from '../models/endpoint'
+import { asked, keyOf } from '../models/asked'
 import { modelsAt as listModels, tryEndpoint } from '../models/tryOut'
 import type { Services } from '../services'
 import {
@@ -122,7 +122,7 @@ export const settingsRoutes =
     app.post(
       '/api/endpoints/:id/test',
       { schema: { params, response: { 200: endpointTest } } },
-      async ({ params: { id } }) => tryEndpoint(await endpointById(db, id), seal),
+      async ({ params: { id } }) => tryEndpoint(asked(await endpointById(db, id), seal)),
     )
 
     app.post(

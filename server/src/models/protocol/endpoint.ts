@@ -1,14 +1,15 @@
+import type { EndpointOptions } from '@parrot/contract'
 import { ModelProblem } from '@parrot/core/dialogue'
-import type { EndpointRow } from '../settings/endpoints'
-import type { Seal } from '../settings/seal'
 import { askPatiently, retryAfterMs, type Patience } from './patience'
 
-/** The key of an endpoint, opened; throws a ModelProblem when it was sealed for another server. */
-export function keyOf(endpoint: EndpointRow, seal: Seal): string | undefined {
-  const key = endpoint.sealedKey === null ? undefined : seal.open(endpoint.sealedKey)
-  if (endpoint.sealedKey !== null && key === undefined)
-    throw new ModelProblem(`The key of “${endpoint.name}” cannot be opened.`, 'Enter it again in the settings.')
-  return key
+/** An endpoint as it is asked. */
+export interface AskedEndpoint {
+  readonly name: string
+  readonly baseUrl: string
+  readonly model: string
+  readonly options: EndpointOptions
+  /** Opens its key; throws a ModelProblem when it cannot. */
+  readonly key: () => string | undefined
 }
 
 /** An address of the protocol under a base address. */
@@ -19,7 +20,7 @@ const OPTIONAL = ['stream_options', 'seed', 'tools'] as const
 
 /** Asks for an answer; throws a ModelProblem that says what to do when it is refused. */
 export async function request(
-  endpoint: Pick<EndpointRow, 'name' | 'baseUrl'>,
+  endpoint: Pick<AskedEndpoint, 'name' | 'baseUrl'>,
   key: string | undefined,
   body: object,
   signal: AbortSignal,
@@ -53,7 +54,7 @@ export async function request(
 export const bearing = (key: string | undefined): Record<string, string> =>
   key ? { authorization: `Bearer ${key}` } : {}
 
-async function accepted(endpoint: Pick<EndpointRow, 'name'>, response: Response): Promise<Response> {
+async function accepted(endpoint: Pick<AskedEndpoint, 'name'>, response: Response): Promise<Response> {
   if (response.ok) return response
   await response.body?.cancel()
   throw new ModelProblem(`“${endpoint.name}” refused with status ${response.status}.`, adviceFor(response))

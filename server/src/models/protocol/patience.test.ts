@@ -1,6 +1,6 @@
 import { createServer, type RequestListener, type Server } from 'node:http'
 import { afterEach, describe, expect, it } from 'vitest'
-import type { EndpointRow } from '../settings/endpoints'
+import { endpointOptions } from '@parrot/contract'
 import { endpointModel } from './endpointModel'
 import { retryAfterMs, withPauses } from './patience'
 
@@ -25,10 +25,11 @@ async function heard(answers: readonly RequestListener[], signal?: AbortSignal) 
   servers.push(server)
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const baseUrl = `http://127.0.0.1:${(server.address() as { port: number }).port}/v1`
-  const endpoint = { name: 'Cloud', baseUrl, model: 'm', sealedKey: null, options: {} } as EndpointRow
+  const options = endpointOptions.parse({})
+  const endpoint = { name: 'Cloud', baseUrl, model: 'm', options, key: () => undefined }
   let text = ''
   const problem = await (async () => {
-    const model = endpointModel(endpoint, undefined as never, QUICK)
+    const model = endpointModel(endpoint, QUICK)
     for await (const event of model.answer({ messages: [{ role: 'user', content: 'Hello' }] }, signal))
       if (event.kind === 'text') text += event.text
   })().then(

@@ -1,9 +1,7 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream'
 import { ModelProblem, type ChatMessage, type Model, type ModelEvent, type Usage } from '@parrot/core/dialogue'
 import type { ToolCall, ToolDescription } from '@parrot/core/tools'
-import { optionsOf, type EndpointRow } from '../settings/endpoints'
-import type { Seal } from '../settings/seal'
-import { keyOf, request } from './endpoint'
+import { request, type AskedEndpoint } from './endpoint'
 import { PATIENCE, Watch, withPauses, type Patience } from './patience'
 import { apartFromThinking } from './thinking'
 import { countTokens } from './tokens'
@@ -43,8 +41,8 @@ interface Heard {
  * events or answered whole. One that is too busy is asked again within its patience. Failures, an empty answer and one
  * that breaks off become ModelProblems that say what to check; the key is never part of one.
  */
-export function endpointModel(endpoint: EndpointRow, seal: Seal, patience: Patience = PATIENCE): Model {
-  const options = optionsOf(endpoint)
+export function endpointModel(endpoint: AskedEndpoint, patience: Patience = PATIENCE): Model {
+  const { options } = endpoint
   return {
     name: endpoint.name,
     canRevise: true,
@@ -52,7 +50,7 @@ export function endpointModel(endpoint: EndpointRow, seal: Seal, patience: Patie
     longestReply: options.maxTokens ?? undefined,
     countTokens,
     async *answer({ messages, tools }, signal) {
-      const key = keyOf(endpoint, seal)
+      const key = endpoint.key()
       const watch = new Watch(signal)
       const heard: Heard = { calls: [] }
       let said = ''
@@ -124,11 +122,11 @@ const written = ({ role, content, calls, callId }: ChatMessage): object => ({
 })
 
 function bodyOf(
-  endpoint: EndpointRow,
+  endpoint: AskedEndpoint,
   messages: readonly ChatMessage[],
   tools: readonly ToolDescription[] = [],
 ): object {
-  const { temperature, maxTokens, seed } = optionsOf(endpoint)
+  const { temperature, maxTokens, seed } = endpoint.options
   return {
     model: endpoint.model,
     messages: messages.map(written),
@@ -145,12 +143,12 @@ const MILLION = 1_000_000
 
 /** What a request took: as the endpoint counted, or reckoned from the text. */
 function usageOf(
-  endpoint: EndpointRow,
+  endpoint: AskedEndpoint,
   { usage }: Heard,
   messages: readonly { content: string }[],
   said: string,
 ): Usage {
-  const { priceIn, priceOut, currency } = optionsOf(endpoint)
+  const { priceIn, priceOut, currency } = endpoint.options
   const counted = usage ?? {
     prompt: messages.reduce((sum, { content }) => sum + countTokens(content), 0),
     completion: countTokens(said),
@@ -163,7 +161,7 @@ function usageOf(
   }
 }
 
-async function* streamed(endpoint: EndpointRow, response: Response, heard: Heard): AsyncIterable<ModelEvent> {
+async function* streamed(endpoint: AskedEndpoint, response: Response, heard: Heard): AsyncIterable<ModelEvent> {
   const events = response
     .body!.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array>)
     .pipeThrough(new EventSourceParserStream())
@@ -174,11 +172,11 @@ async function* streamed(endpoint: EndpointRow, response: Response, heard: Heard
   if (heard.finish === undefined) throw new ModelProblem(`The answer of “${endpoint.name}” broke off.`, 'Ask again.')
 }
 
-async function* whole(endpoint: EndpointRow, response: Response, heard: Heard): AsyncIterable<ModelEvent> {
+async function* whole(endpoint: AskedEndpoint, response: Response, heard: Heard): AsyncIterable<ModelEvent> {
   yield* eventsOf(parsed(endpoint, await response.text()), heard)
 }
 
-function parsed(endpoint: EndpointRow, text: string): Chunk {
+function parsed(endpoint: AskedEndpoint, text: string): Chunk {
   let chunk: Chunk
   try {
     chunk = JSON.parse(text) as Chunk

@@ -1,7 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildModelEndpoint } from '@parrot/stand-ins'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { openTestApp, rulesFile, type TestApp } from '../../../testing/testApp'
 
 /** Through the whole server: what becomes of what a model says, on the designer's sheet and on the visitor's page. */
 

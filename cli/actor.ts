@@ -1,0 +1,66 @@
+import { endpointOptions } from '@parrot/contract'
+import { ModelProblem, takeTurn, type Exchange, type Model, type TurnState } from '@parrot/core/dialogue'
+import { openAgent, type FolderAgent } from '@parrot/core/folder'
+import { calculator } from '@parrot/core/tools'
+import { rememberingUnderstudy } from '@parrot/core/understudy'
+import { endpointModel } from '@parrot/server/protocol'
+import { CliProblem } from './problem'
+
+/** Which model answers: the built-in one, or one at an endpoint that speaks the chat-completions protocol. */
+export interface ModelChoice {
+  readonly model?: string
+  readonly at?: string
+}
+
+/** An agent of a folder that can be spoken to. */
+export interface Actor {
+  readonly agent: FolderAgent
+  readonly unread: readonly { readonly title: string; readonly message: string }[]
+  readonly isBuiltIn: boolean
+  readonly say: (said: string, conversation: readonly Exchange[]) => Promise<TurnState>
+}
+
+/** Opens an agent: reads its sources and sets its model up. */
+export async function actorFor(agent: FolderAgent, choice: ModelChoice): Promise<Actor> {
+  const now = new Date()
+  const two = (part: number) => String(part).padStart(2, '0')
+  const date = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
+  const today = { date, weekday: (now.getDay() + 6) % 7 }
+  const { brief, library, unread } = await openAgent(agent, date)
+  const model = modelOf(choice)
+  return {
+    agent,
+    unread,
+    isBuiltIn: choice.model === undefined,
+    say: (said, conversation) =>
+      takeTurn(said, {
+        brief,
+        library,
+        model,
+        conversation,
+        clock: () => performance.now(),
+        today,
+        audience: 'reviewer',
+        tools: [calculator],
+      }),
+  }
+}
+
+function modelOf({ model, at = process.env.PARROT_MODEL_URL }: ModelChoice): Model {
+  if (model === undefined) return rememberingUnderstudy()
+  if (!at || !URL.canParse(at))
+    throw new CliProblem(
+      'Say where the model is: --at http://…/v1, or PARROT_MODEL_URL. Its key is read from PARROT_MODEL_KEY.',
+    )
+  return endpointModel({
+    name: model,
+    baseUrl: at,
+    model,
+    options: endpointOptions.parse({}),
+    key: () => process.env.PARROT_MODEL_KEY || undefined,
+  })
+}
+
+/** A model's failure in words. */
+export const told = (error: unknown): string =>
+  error instanceof ModelProblem ? `${error.message} ${error.advice ?? ''}`.trim() : String(error)
