@@ -1,12 +1,13 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
+import { migrate, type Brief } from '@parrot/core/brief'
 import { currentBrief } from '../agents/briefs'
 import { agentById } from '../agents/queries'
 import { expectations, ruleSets, sources, sourceVersions, type Database } from '../database'
 import { listSources, versionsInUse } from '../library/queries'
 import type { UsedVersion } from '../library/cache'
+import { newestVersion } from '../library/versions'
 import { listScripts } from '../rehearsals/queries'
 import { editionRow } from '../turns/subject'
-import { migrate, type Brief } from '@parrot/core/brief'
 import type { KeptAgent, KeptSource } from './packed'
 
 const PICTURE = /^picture:([0-9a-f]{64})$/
@@ -14,10 +15,10 @@ const PICTURE = /^picture:([0-9a-f]{64})$/
 /** An agent as it is now, or as an edition was published, with everything that a folder holds of it. */
 export async function agentAsKept(db: Database, agentId: string, edition?: number): Promise<KeptAgent> {
   const agent = await agentById(db, agentId)
-  const { brief, used } = edition === undefined ? await draft(db, agentId) : await published(db, agentId, edition)
+  const { brief, used, leftOut } =
+    edition === undefined ? await draft(db, agentId) : await published(db, agentId, edition)
   const scripts = await listScripts(db, agentId)
   const kept = await keptSources(db, used)
-  const all = edition === undefined ? await listSources(db, agentId) : []
   const face = PICTURE.exec(brief.identity.avatar)?.[1]
   return {
     name: agent.name,
@@ -26,20 +27,37 @@ export async function agentAsKept(db: Database, agentId: string, edition?: numbe
     scripts: scripts.map(({ title, turns, folder, tags }) => ({ title, turns, folder, tags })),
     sources: kept,
     questions: await questionsOf(db, agentId, used),
-    leftOut: all.flatMap(({ id, title }) => (used.some(({ sourceId }) => sourceId === id) ? [] : [title])),
+    leftOut,
     ...(face ? { face } : {}),
   }
 }
 
-async function draft(db: Database, agentId: string): Promise<{ brief: Brief; used: readonly UsedVersion[] }> {
-  return { brief: (await currentBrief(db, agentId)).brief, used: await versionsInUse(db, agentId) }
+/** The draft, with the newest original of each source that was never read: it is read where the folder is. */
+async function draft(db: Database, agentId: string): Promise<Kept> {
+  const answering = await versionsInUse(db, agentId)
+  const used: UsedVersion[] = []
+  const leftOut: string[] = []
+  for (const { id, title, weight, validFrom, validUntil } of await listSources(db, agentId)) {
+    const known = answering.find(({ sourceId }) => sourceId === id)
+    const newest = known ? undefined : await newestVersion(db, id)
+    if (known) used.push(known)
+    else if (newest?.bytesHash) used.push({ sourceId: id, versionId: newest.id, title, weight, validFrom, validUntil })
+    else leftOut.push(title)
+  }
+  return { brief: (await currentBrief(db, agentId)).brief, used, leftOut }
+}
+
+interface Kept {
+  readonly brief: Brief
+  readonly used: readonly UsedVersion[]
+  readonly leftOut: readonly string[]
 }
 
 /** What was published has its shared rules among its own. */
-async function published(db: Database, agentId: string, edition: number) {
+async function published(db: Database, agentId: string, edition: number): Promise<Kept> {
   const row = await editionRow(db, agentId, edition)
   const brief = { ...migrate({ version: row.version, brief: row.brief }), ruleSets: [] }
-  return { brief, used: row.sources as readonly UsedVersion[] }
+  return { brief, used: row.sources, leftOut: [] }
 }
 
 async function sharedRules(db: Database, ids: readonly string[]): Promise<KeptAgent['ruleSets']> {
