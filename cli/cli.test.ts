@@ -89,7 +89,7 @@ describe('a folder that cannot be read', () => {
   it('ends with 2 and names file, line and column', async () => {
     const folder = write('ada', { 'rules.yaml': '- { id: we, do: x }\n- { id: us, dont: y }\n' })
     const { code, said } = await parrot('rehearse', folder)
-    expect([code, said]).toEqual([2, `“${folder}” cannot be read:\n  rules.yaml:2:3: 1: Unrecognized key: "dont"`])
+    expect([code, said]).toEqual([2, `“${folder}” cannot be read:\n  rules.yaml:2:13: entry 2 has no field “dont”.`])
     expect(await parrot('diff', folder, place('nowhere'))).toMatchObject({ code: 2 })
   })
 

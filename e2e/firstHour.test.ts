@@ -80,6 +80,24 @@ describe('the agents list', () => {
     await copy.getByText('Draft').waitFor()
   })
 
+  it('writes an agent out as a folder and reads it in again; what does not fit is named, and nothing is kept', async () => {
+    const row = page.locator('[data-agent="Marlow"]')
+    await row.getByRole('button', { name: /^More/ }).click()
+    const download = page.waitForEvent('download')
+    await page.getByRole('menuitem', { name: 'Write out as a folder' }).and(page.locator(':visible')).click()
+    const zip = await (await download).path()
+    await page.getByRole('button', { name: 'Read in a folder' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Read in a folder' })
+    await dialog.locator('input[type=file]').setInputFiles({ name: 'x.zip', mimeType: '', buffer: Buffer.from('no') })
+    await dialog.getByText('“x.zip” is damaged, or is not what its name says.').waitFor()
+    expect(await row.count()).toBe(1)
+    await dialog.locator('input[type=file]').setInputFiles(zip)
+    await page.getByText('“Marlow” was made of the folder').waitFor()
+    await expect.poll(() => row.count()).toBe(2)
+    await page.getByRole('button', { name: 'Undo' }).last().click()
+    await expect.poll(() => row.count()).toBe(1)
+  })
+
   it('finds, filters and sorts once there are many', async () => {
     for (const name of ['Otis', 'Quill', 'Rook'])
       await fetch(`${world.url}/api/agents`, {

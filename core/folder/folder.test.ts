@@ -240,7 +240,7 @@ describe('a folder that does not fit', () => {
       'brief.yaml',
       'warmth: 60',
       'warmth: very',
-      { file: 'brief.yaml', isThere: true, message: /manner\.dials\.warmth/ },
+      { file: 'brief.yaml', isThere: true, message: /manner, dials, warmth must be a number/ },
     ],
     [
       'brief.yaml',

@@ -112,7 +112,7 @@ class Parts {
       const given = (file.value ?? {}) as Record<string, unknown>
       try {
         const brief = migrate({ version, brief: { ...given, rules, freeform } })
-        for (const path of unknownIn(given, brief)) file.problem(path, `${path.join('.')}: a brief has no such field.`)
+        for (const path of unknownIn(given, brief)) file.problem(path, `${path.join(', ')}: a brief has no such field.`)
         return brief
       } catch (error) {
         if (!(error instanceof ZodError)) throw error

@@ -1,5 +1,6 @@
 import { Document, isMap, isScalar, isSeq, LineCounter, parseDocument, type Node } from 'yaml'
 import type { z } from 'zod'
+import { issueInWords, type Issue } from './issues'
 import type { FolderProblem } from './form'
 
 /** Bytes a file of settings may have; a brief at all its limits has fewer. */
@@ -59,13 +60,16 @@ export class YamlFile {
   }
 
   /** Notes what a schema found wrong, each at its place. */
-  note(issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[]): void {
-    for (const { path, message } of issues) this.problem(path, `${path.map(String).join('.')}: ${message}`)
+  note(issues: readonly Issue[]): void {
+    for (const issue of issues) {
+      const [unknown] = issue.code === 'unrecognized_keys' ? issue.keys : []
+      this.problem(unknown === undefined ? issue.path : [...issue.path, unknown], issueInWords(issue))
+    }
   }
 
   /** Notes a problem at the place of a value. */
   problem(path: readonly PropertyKey[], message: string): void {
-    this.problems.push({ file: this.file, ...this.#placeOf(path), message: message.replace(/^: /, '') })
+    this.problems.push({ file: this.file, ...this.#placeOf(path), message })
   }
 
   /** Where a value stands, or what comes nearest to it from above. */

@@ -9,7 +9,7 @@ import { ago, moment } from '../shared/when'
 
 /** One agent of the list: who it is, how each stage of the work stands, and what can be done with it. */
 const props = defineProps<{ agent: Agent }>()
-const emit = defineEmits<{ rename: [name: string]; copy: []; remove: [] }>()
+const emit = defineEmits<{ rename: [name: string]; copy: []; writeOut: []; remove: [] }>()
 
 const isRenaming = ref(false)
 const newName = ref('')
@@ -32,6 +32,7 @@ function rename(): void {
 const ACTS: Readonly<Record<string, () => void>> = {
   rename: () => void startRenaming(),
   copy: () => emit('copy'),
+  writeOut: () => emit('writeOut'),
   remove: () => emit('remove'),
 }
 </script>
@@ -82,6 +83,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
           <ElDropdownMenu>
             <ElDropdownItem command="rename">Rename</ElDropdownItem>
             <ElDropdownItem command="copy">Copy …</ElDropdownItem>
+            <ElDropdownItem command="writeOut">Write out as a folder</ElDropdownItem>
             <ElDropdownItem command="remove">Remove</ElDropdownItem>
           </ElDropdownMenu>
         </template>

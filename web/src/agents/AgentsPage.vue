@@ -14,10 +14,12 @@ import { useKeys } from '../shared/keys'
 import { useLoaded } from '../shared/load'
 import PageTurner from '../shared/PageTurner.vue'
 import { usePages } from '../shared/pages'
+import { download } from '../shared/download'
 import { tell, tellFailure } from '../shared/undo'
 import AgentRow from './AgentRow.vue'
 import { arranged, ORDERS, SHOWN, type Order, type Shown } from './arranged'
 import CopyDialog from './CopyDialog.vue'
+import FolderDialog from './FolderDialog.vue'
 
 /** All agents: found by their words, put in an order, copied, renamed, removed. */
 const router = useRouter()
@@ -37,6 +39,7 @@ const found = computed(() =>
 const { page, shown } = usePages(found, PAGE, () => [words.value, order.value, which.value].join())
 
 const copying = ref<Agent>()
+const isReadingIn = ref(false)
 const startNew = () => void router.push({ name: 'new-agent' })
 const search = ref<InstanceType<typeof FilterField>>()
 useKeys({ n: startNew, '/': () => search.value?.focus() })
@@ -73,6 +76,11 @@ async function copied(copy: Agent): Promise<void> {
   await load()
   tell(`“${copy.name}” was made, with the same brief, library and scripts.`, () => remove(copy))
 }
+async function readIn(agent: Agent): Promise<void> {
+  isReadingIn.value = false
+  await load()
+  tell(`“${agent.name}” was made of the folder; its documents are being read.`, () => remove(agent))
+}
 </script>
 
 <template>
@@ -81,6 +89,7 @@ async function copied(copy: Agent): Promise<void> {
       <AgentFace seed="Mild Parrot" :size="38" />
       <h1>Mild Parrot</h1>
       <ElButton tag="router-link" text to="/settings">Models and settings</ElButton>
+      <ElButton text @click="isReadingIn = true">Read in a folder</ElButton>
       <ElButton type="primary" @click="startNew">New agent</ElButton>
     </header>
 
@@ -118,12 +127,14 @@ async function copied(copy: Agent): Promise<void> {
           :agent="agent"
           @rename="rename(agent, $event)"
           @copy="copying = agent"
+          @write-out="download(`/api/agents/${agent.id}/folder`)"
           @remove="remove(agent)"
         />
       </ul>
       <PageTurner v-model="page" class="pages" :total="found.length" :size="PAGE" />
     </template>
     <CopyDialog v-if="copying" :agent="copying" @copied="copied" @close="copying = undefined" />
+    <FolderDialog v-if="isReadingIn" @made="readIn" @close="isReadingIn = false" />
   </main>
 </template>
 
