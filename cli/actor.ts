@@ -1,9 +1,11 @@
 import { endpointOptions } from '@parrot/contract'
 import { ModelProblem, takeTurn, type Exchange, type Model, type TurnState } from '@parrot/core/dialogue'
+import { judging } from '@parrot/core/errands'
 import { openAgent, type FolderAgent } from '@parrot/core/folder'
 import { calculator } from '@parrot/core/tools'
 import { rememberingUnderstudy } from '@parrot/core/understudy'
-import { endpointModel } from '@parrot/server/protocol'
+import type { JudgeOther } from '@parrot/core/rehearsal'
+import { endpointModel, runErrand } from '@parrot/server/protocol'
 import { CliProblem } from './problem'
 
 /** Which model answers: the built-in one, or one at an endpoint that speaks the chat-completions protocol. */
@@ -16,8 +18,9 @@ export interface ModelChoice {
 export interface Actor {
   readonly agent: FolderAgent
   readonly unread: readonly { readonly title: string; readonly message: string }[]
-  readonly isBuiltIn: boolean
   readonly say: (said: string, conversation: readonly Exchange[]) => Promise<TurnState>
+  /** Judges what is said in plain words and nothing here can tell; only a model of one’s own does. */
+  readonly judge: JudgeOther | undefined
 }
 
 /** Opens an agent: reads its sources and sets its model up. */
@@ -31,7 +34,13 @@ export async function actorFor(agent: FolderAgent, choice: ModelChoice): Promise
   return {
     agent,
     unread,
-    isBuiltIn: choice.model === undefined,
+    judge:
+      choice.model === undefined
+        ? undefined
+        : async (statement, turn) => {
+            const judged = await runErrand(model, judging(statement, turn.said, turn.reply))
+            return judged && { ...judged, by: model.name }
+          },
     say: (said, conversation) =>
       takeTurn(said, {
         brief,

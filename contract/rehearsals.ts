@@ -11,19 +11,28 @@ export const scriptBeginning = z.object({ conversationId: z.string().optional() 
 export const scriptList = z.object({ scripts: z.array(storedScript) })
 
 export const SCRIPT_FORMS = ['text', 'csv', 'json'] as const
-/** Scripts as they are written elsewhere: conversations in plain text, a table, or our own file. */
-export const scriptImport = z.object({
-  form: z.enum(SCRIPT_FORMS),
-  content: z.string().max(5_000_000, 'That is too long: keep it under 5 million characters.'),
-  /** Only says what would be read. */
-  isTrial: z.boolean().default(false),
-})
+/** Scripts as they are written elsewhere (conversations in plain text, a table, our own file), or as they are here. */
+export const scriptImport = z.union([
+  z.object({
+    form: z.enum(SCRIPT_FORMS),
+    content: z.string().max(5_000_000, 'That is too long: keep it under 5 million characters.'),
+    /** Only says what would be read. */
+    isTrial: z.boolean().default(false),
+  }),
+  z.object({ scripts: z.array(scriptSchema).min(1).max(500) }),
+])
 /** What was read, or where it could not be: then nothing was kept. */
 export const scriptsImported = z.object({
   added: z.number(),
   titles: z.array(z.string()),
   problem: z.object({ line: z.number(), column: z.number().optional(), text: z.string() }).nullable(),
 })
+/** Scripts that could be kept, to be ticked: where each was drawn from. */
+export const draftedScripts = z.object({
+  drafts: z.array(z.object({ origin: z.enum(['questionSet', 'documents']), source: z.string(), script: scriptSchema })),
+})
+export type DraftedScript = z.infer<typeof draftedScripts>['drafts'][number]
+
 /** Scripts from several conversations at once. */
 export const scriptsFromConversations = z.object({ conversationIds: z.array(z.string()).min(1).max(200) })
 export const scriptOrder = z.object({ ids: z.array(z.string()).max(5000) })
@@ -38,6 +47,8 @@ export const runSubject = z.union([
 export const newRehearsal = z.object({
   scriptIds: z.array(z.string()).max(1000).optional(),
   subject: runSubject.default('draft'),
+  /** How often each script is played: a language model does not say the same every time. */
+  times: z.number().int().min(1).max(20).default(1),
   /** Seconds to wait for the end; a run that takes longer goes on, and is answered with its id. */
   wait: z.number().min(0).max(600).default(30),
 })
@@ -67,6 +78,10 @@ export const scriptResult = z.object({
   passed: z.boolean(),
   turns: z.array(turnResult).readonly(),
   error: z.string().optional(),
+  /** How often it passed of so many times, and how often each check of each turn held. */
+  repeats: z
+    .object({ times: z.number(), passed: z.number(), held: z.array(z.array(z.number()).readonly()).readonly() })
+    .optional(),
 })
 
 export const RUN_STATUSES = ['queued', 'running', 'done', 'cancelled', 'failed'] as const

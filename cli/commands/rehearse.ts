@@ -1,5 +1,5 @@
 import type { FolderAgent } from '@parrot/core/folder'
-import { asJunit, compareRuns, playScript, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { asJunit, compareRuns, playScript, repeated, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { actorFor, told, type Actor, type ModelChoice } from '../actor'
 import { agentIn, writeText } from '../folderFiles'
 import { colours, marked, type Output } from '../output'
@@ -20,11 +20,8 @@ export async function rehearse(place: string, options: RehearseOptions, { out }:
   const actor = await actorFor(agent, options)
   out(`${agent.name}: ${count(scripts.length, 'script')}, ${count(agent.sources.length, 'source')}`)
   for (const { title, message } of actor.unread) out(colours.yellow(`  “${title}” was not read: ${message}`))
-  const runs: ScriptResult[][] = []
-  for (let time = 0; time < (options.times ?? 1); time++) runs.push(await play(actor, scripts))
-  const results = runs.length === 1 ? runs[0]! : together(runs)
-  for (const [at, result] of results.entries())
-    tellResult(result, runs.length > 1 ? runs.map((run) => run[at]!) : [], out)
+  const results = await play(actor, scripts, options.times)
+  for (const result of results) tellResult(result, out)
   if (options.against !== undefined) {
     const other = await actorFor(await agentIn(options.against), options)
     tellAgainst(options.against, await play(other, scripts), results, out)
@@ -51,42 +48,38 @@ function chosen({ scripts }: FolderAgent, only: string | undefined): readonly Sc
   return found
 }
 
-/** Plays scripts one after the other; one that cannot be played fails alone. */
-async function play({ say }: Actor, scripts: readonly Script[]): Promise<ScriptResult[]> {
+/** Plays scripts one after the other, each so many times; one that cannot be played fails alone. */
+async function play({ say, judge }: Actor, scripts: readonly Script[], times = 1): Promise<ScriptResult[]> {
   const results: ScriptResult[] = []
-  for (const [at, script] of scripts.entries()) {
-    const named = { id: String(at), title: script.title, turns: script.turns }
-    results.push(
-      await playScript(named, say).catch((error: unknown) => ({
-        scriptId: named.id,
-        title: script.title,
-        passed: false,
-        turns: [],
-        error: told(error),
-      })),
-    )
+  for (const [at, { title, turns }] of scripts.entries()) {
+    const plays: ScriptResult[] = []
+    while (plays.length < times)
+      plays.push(
+        await playScript({ id: String(at), title, turns }, say, [], judge).catch((error: unknown) => ({
+          scriptId: String(at),
+          title,
+          passed: false,
+          turns: [],
+          error: told(error),
+        })),
+      )
+    results.push(repeated(plays))
   }
   return results
 }
 
-/** Of several runs the first that failed of each script, else the first: what is wrong is what one wants to see. */
-const together = (runs: readonly (readonly ScriptResult[])[]): ScriptResult[] =>
-  runs[0]!.map((first, at) => runs.map((run) => run[at]!).find(({ passed }) => !passed) ?? first)
-
-function tellResult(result: ScriptResult, runs: readonly ScriptResult[], out: Output['out']): void {
-  const held = runs.filter(({ passed }) => passed).length
-  const often = runs.length > 0 && held < runs.length ? ` (held ${held} of ${runs.length} times)` : ''
-  out(`  ${result.passed ? colours.green('✓') : colours.red('✗')} ${result.title}${often}`)
-  if (result.error) out(`      ${colours.red(result.error)}`)
-  for (const [turn, { say, reply, checks }] of result.turns.entries()) {
-    const failing = checks.filter(({ passed }) => !passed)
-    if (failing.length === 0) continue
+function tellResult({ passed: isPassed, title, error, turns, repeats }: ScriptResult, out: Output['out']): void {
+  const often = repeats && repeats.passed < repeats.times ? ` (passed ${repeats.passed} of ${repeats.times} times)` : ''
+  out(`  ${isPassed ? colours.green('✓') : colours.red('✗')} ${title}${often}`)
+  if (error) out(`      ${colours.red(error)}`)
+  for (const [turn, { say, reply, checks }] of turns.entries()) {
+    if (checks.every(({ passed }) => passed)) continue
     out(`      visitor: ${say}`)
-    for (const { check, reason } of failing) {
-      const at = checks.findIndex((each) => each.check === check)
-      const times = runs.filter((run) => run.turns[turn]?.checks[at]?.passed).length
+    for (const [at, { check, reason, passed }] of checks.entries()) {
+      if (passed) continue
       const mark = check.soft ? colours.yellow('!') : colours.red('✗')
-      out(`      ${mark} ${reason}${runs.length > 0 ? ` Held ${times} of ${runs.length} times.` : ''}`)
+      const held = repeats ? ` Held ${repeats.held[turn]![at]} of ${repeats.times} times.` : ''
+      out(`      ${mark} ${reason}${held}`)
     }
     out(colours.dim(`      agent: ${reply.replace(/\n/g, '\n             ')}`))
   }

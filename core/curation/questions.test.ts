@@ -14,6 +14,17 @@ describe('questions drawn from a document', () => {
     ).toEqual(['When can I call?', 'May I bring a dog?'])
   })
 
+  it('ask for the cells of its tables by the rows that are named once, and know what they say', () => {
+    const text =
+      'Plot: Small; Fee: £40.00; Size: 20 m²\nPlot: Large; Fee: £75.00; Size: 60 m²\nPlot: Shed; Fee: none; Size: none'
+    expect(questionsIn([{ text, headings: ['Fees'] }])[0]).toEqual({
+      question: 'What is the fee for Small?',
+      passage: 0,
+      says: '£40.00',
+    })
+    expect(questionsIn([{ text: 'Day: Monday; From: 9\nDay: Monday; From: 14', headings: [] }])).toEqual([])
+  })
+
   it('turn its statements round', () => {
     expect(drawn({ text: 'Bonfires are allowed from November to March. Sheds may stand two metres high.' })).toEqual([
       'Are bonfires allowed from November to March?',

@@ -6,7 +6,12 @@ import { languageOf, sentences, spokenTag, type Spoken } from '../text'
 export interface DrawnQuestion {
   readonly question: string
   readonly passage: number
+  /** What an answer says word for word, or means, where the passage tells. */
+  readonly says?: string
+  readonly means?: string
 }
+
+type Drawn = Omit<DrawnQuestion, 'passage'>
 
 type Drawing = Pick<Passage, 'text' | 'headings'>
 
@@ -18,7 +23,7 @@ const HEARD = 3000
 
 /**
  * Questions a visitor may ask that these passages answer, the most telling first: those the document asks itself (pairs
- * and headings), then statements turned round, then its headings as topics. Of one heading at most one question of each
+ * and headings), then cells of its tables, statements turned round, and its headings as topics. Of one heading at most one question of each
  * kind is drawn, so that they go over the whole document.
  */
 export function questionsIn(passages: readonly Drawing[], tag?: string): DrawnQuestion[] {
@@ -27,17 +32,22 @@ export function questionsIn(passages: readonly Drawing[], tag?: string): DrawnQu
     .join('\n')
     .slice(0, HEARD)
   const language = (tag === undefined ? languageOf(heard) : spokenTag(tag)) ?? 'en'
-  const kinds = [asked, (each: Drawing) => stated(each, language), (each: Drawing) => titled(each, heard, language)]
+  const kinds = [
+    asked,
+    (each: Drawing, at: number) => tabled(each, at, heard, language),
+    (each: Drawing) => stated(each, language),
+    (each: Drawing) => titled(each, heard, language),
+  ]
   const seen = new Set<string>()
   return kinds.flatMap((draw) => {
     const underHeading = new Set<string>()
     return passages.flatMap((each, passage) => {
       const heading = each.headings.join(' › ')
-      const question = underHeading.has(heading) && draw !== asked ? undefined : draw(each)
-      if (question === undefined || question.length > LONGEST || seen.has(question.toLowerCase())) return []
+      const drawn = underHeading.has(heading) && draw !== asked ? undefined : draw(each, passage)
+      if (!drawn || drawn.question.length > LONGEST || seen.has(drawn.question.toLowerCase())) return []
       underHeading.add(heading)
-      seen.add(question.toLowerCase())
-      return [{ question, passage }]
+      seen.add(drawn.question.toLowerCase())
+      return [{ ...drawn, passage }]
     })
   })
 }
@@ -45,13 +55,33 @@ export function questionsIn(passages: readonly Drawing[], tag?: string): DrawnQu
 const isQuestion = (text: string): boolean => /^[\p{Lu}¿].*\?$/u.test(text) && !/[.!;]/.test(text)
 
 /** A question of the document itself: of a pair, or its heading. */
-function asked({ text, headings }: Drawing): string | undefined {
-  const pair = /^Question: (.+)$/m.exec(text)?.[1]?.trim()
-  return pair ?? [...headings].reverse().find(isQuestion)
+function asked({ text, headings }: Drawing): Drawn | undefined {
+  const [, pair, answer] = /^Question: (.+)\n(?:Answer: (.+))?/m.exec(text) ?? []
+  if (pair) return { question: pair.trim(), ...(answer ? { means: answer.trim() } : {}) }
+  const question = [...headings].reverse().find(isQuestion)
+  return question === undefined ? undefined : { question }
 }
 
+/** The cell of a table: its row is named by the first cell, where no other row is named so. */
+function tabled({ text }: Drawing, at: number, heard: string, language: Spoken): Drawn | undefined {
+  const rows = text
+    .split('\n')
+    .map((line) => line.split('; ').map((cell) => /^([^:;]{1,40}): (.+)$/.exec(cell)?.slice(1)))
+  const named = rows.filter((row) => row.length > 1 && row.every((cell) => cell !== undefined)) as string[][][]
+  const alone = named.filter(([first]) => named.filter(([other]) => other![1] === first![1]).length === 1)
+  const row = alone[at % Math.max(1, alone.length)]
+  const figures = row?.slice(1).filter(([, value]) => /\d/.test(value!)) ?? []
+  const cell = figures[at % Math.max(1, figures.length)]
+  if (!row || !cell || row[0]![1]!.length > LONGEST_ENTRY) return undefined
+  return {
+    question: phrasesFor(language).askCell(uncapitalised(cell[0]!, heard, language), row[0]![1]!),
+    says: cell[1]!,
+  }
+}
+const LONGEST_ENTRY = 40
+
 /** A statement turned into a question: "Dogs may travel free." asks "May dogs travel free?". */
-function stated({ text }: Drawing, language: Spoken): string | undefined {
+function stated({ text }: Drawing, language: Spoken): Drawn | undefined {
   const { statesWith, denial, pointing } = wordsOf(language)
   const verbs = new Set(phrasesIn(statesWith))
   const unfit = new Set([...phrasesIn(denial), ...phrasesIn(pointing)])
@@ -64,19 +94,20 @@ function stated({ text }: Drawing, language: Spoken): string | undefined {
     if (at < 1 || at > MOST_SUBJECT_WORDS || at > parts.length - 2 || parts.length > MOST_SENTENCE_WORDS || !isFit)
       continue
     const subject = uncapitalised(parts.slice(0, at).join(' '), text, language)
-    return capitalised(phrasesFor(language).askWhether(subject, parts[at]!, parts.slice(at + 1).join(' ')))
+    const question = phrasesFor(language).askWhether(subject, parts[at]!, parts.slice(at + 1).join(' '))
+    return { question: capitalised(question), means: plain }
   }
   return undefined
 }
 
 /** The innermost heading as a topic: "Lost property" asks what one should know about it. */
-function titled({ headings }: Drawing, heard: string, language: Spoken): string | undefined {
+function titled({ headings }: Drawing, heard: string, language: Spoken): Drawn | undefined {
   const heading = headings
     .at(-1)
     ?.replace(/^(?:\d+[.)]?)+\s+/, '')
     .trim()
   if (!heading || isQuestion(heading) || !/^\p{L}[\p{L}\p{N} ,’'&/-]*$/u.test(heading)) return undefined
-  return phrasesFor(language).askAbout(uncapitalised(heading, heard, language))
+  return { question: phrasesFor(language).askAbout(uncapitalised(heading, heard, language)) }
 }
 
 const capitalised = (text: string): string => text[0]!.toUpperCase() + text.slice(1)

@@ -12,6 +12,8 @@ export interface Phrases {
   /** A visitor's question about a topic, and whether a statement holds. */
   readonly askAbout: (topic: string) => string
   readonly askWhether: (subject: string, verb: string, rest: string) => string
+  /** What stands in a column of a table for an entry. */
+  readonly askCell: (column: string, entry: string) => string
   readonly sorry: string
   /** What is said when nothing is known, until the brief says something else. */
   readonly unknown: string

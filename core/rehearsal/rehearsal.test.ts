@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { briefFrom } from '../brief'
 import { takeTurn, type Citation } from '../dialogue'
 import { understudy } from '../understudy'
-import { compareRuns, judge, playScript, scriptSchema, type Check, type ScriptResult } from './index'
+import { compareRuns, judge, playScript, repeated, scriptSchema, type Check, type ScriptResult } from './index'
 
 const citation: Citation = {
   marker: 1,
@@ -150,6 +150,58 @@ describe('playing a script', () => {
     const result = await playScript({ ...script, id: 's1' }, play)
     expect(result.passed).toBe(true)
     expect(result.turns[1]!.reply).not.toBe(result.turns[0]!.reply)
+  })
+})
+
+describe('what nothing here can tell', () => {
+  const script = {
+    id: 's',
+    title: 'Humour',
+    turns: [
+      {
+        say: 'Hello',
+        checks: [
+          { kind: 'plain', text: 'sounds wistful' },
+          { kind: 'plain', text: 'sounds rude', not: true },
+          { kind: 'plain', text: 'rhymes' },
+        ] satisfies Check[],
+      },
+    ],
+  }
+  const state = { ...reply, said: 'Hello', workings: [], memory: undefined } as never
+
+  it('is judged by whoever is asked, who is named; and stays open where they cannot tell either', async () => {
+    const asked: string[] = []
+    const result = await playScript(
+      script,
+      async () => state,
+      [],
+      async (statement) => {
+        asked.push(statement)
+        return statement === 'rhymes'
+          ? undefined
+          : { holds: statement.includes('wistful'), why: 'It sighs.', by: 'Cloud' }
+      },
+    ).catch((error: unknown) => error as never)
+    expect(asked).toEqual(['sounds wistful', 'sounds rude', 'rhymes'])
+    expect(result.turns[0]!.checks).toMatchObject([
+      { passed: true, reason: '“Cloud” says yes: It sighs.' },
+      { passed: true, reason: '“Cloud” says no: It sighs.' },
+      { passed: false, isUnjudged: true },
+    ])
+  })
+})
+
+describe('several plays of a script', () => {
+  it('are one result: the first that failed, with how often each check held', () => {
+    const play = (...held: boolean[]): ScriptResult => {
+      const checks = held.map((passed) => ({ check: { kind: 'grounded' }, passed, reason: '' }) as const)
+      const passed = held.every(Boolean)
+      return { scriptId: 's', title: 'S', passed, turns: [{ ...reply, say: 'x', workings: [], checks, passed }] }
+    }
+    const result = repeated([play(true, true), play(false, true), play(true, true)])
+    expect(result).toMatchObject({ passed: false, repeats: { times: 3, passed: 2, held: [[2, 3]] } })
+    expect(repeated([play(true)])).toEqual(play(true))
   })
 })
 

@@ -1,5 +1,7 @@
+import type { Judgement } from '../errands'
 import { exchangeOf, type Citation, type Exchange, type Outcome, type TurnState, type Working } from '../dialogue'
 import { judge, type Check, type Verdict } from './checks'
+import type { Repeats } from './repeated'
 import type { Script } from './script'
 
 /** One turn of a run: what was said, what came back, and each check with its verdict. */
@@ -21,22 +23,33 @@ export interface ScriptResult {
   readonly turns: readonly TurnResult[]
   /** Set when the script could not be played to its end. */
   readonly error?: string
+  /** Set when it was played several times. */
+  readonly repeats?: Repeats
 }
 
 /** Takes one turn given the conversation so far. */
 export type PlayTurn = (said: string, conversation: readonly Exchange[]) => Promise<TurnState>
+
+/** Judges what nothing here can, of a reply; undefined when it cannot either. */
+export type JudgeOther = (
+  statement: string,
+  turn: TurnState,
+) => Promise<(Judgement & { readonly by: string }) | undefined>
 
 /** Plays a script turn by turn in one conversation, which may go on from what was said before, and holds each reply against its checks. */
 export async function playScript(
   script: Pick<Script, 'title' | 'turns'> & { readonly id: string },
   play: PlayTurn,
   before: readonly Exchange[] = [],
+  judgeOther?: JudgeOther,
 ): Promise<ScriptResult> {
   const turns: TurnResult[] = []
   let conversation = before
   for (const turn of script.turns) {
     const state = await play(turn.say, conversation)
-    const checks = turn.checks.map((check) => ({ check, ...judge(check, state) }))
+    const checks = await Promise.all(
+      turn.checks.map(async (check) => ({ check, ...(await verdictOn(check, state, judgeOther)) })),
+    )
     turns.push({
       say: turn.say,
       reply: state.reply,
@@ -49,4 +62,17 @@ export async function playScript(
     conversation = [...conversation, exchangeOf(state)]
   }
   return { scriptId: script.id, title: script.title, passed: turns.every((turn) => turn.passed), turns }
+}
+
+/** The verdict on a check; what nothing here can tell is asked of another judge, and the verdict says of which. */
+async function verdictOn(check: Check, state: TurnState, judgeOther?: JudgeOther): Promise<Verdict> {
+  const verdict = judge(check, state)
+  if (!verdict.isUnjudged || check.kind !== 'plain') return verdict
+  const judged = await judgeOther?.(check.text, state)
+  if (!judged) return verdict
+  const { holds, why, by } = judged
+  return {
+    passed: holds !== (check.not === true),
+    reason: `“${by}” says ${holds ? 'yes' : 'no'}${why ? `: ${why}` : '.'}`,
+  }
 }

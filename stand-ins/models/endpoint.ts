@@ -5,6 +5,7 @@ import type { ChatMessage, ModelEvent } from '@parrot/core/dialogue'
 import type { ToolDescription } from '@parrot/core/tools'
 import { understudy } from '@parrot/core/understudy'
 import { embed, EMBEDDING_MODEL } from './embedding'
+import { errandAnswer } from './errands'
 import { FAILURES } from './failing'
 import { readPrompt, turnOf } from './prompt'
 import { SPEAKERS } from './speakers'
@@ -34,6 +35,8 @@ async function* eventsFor(
     const { drafted: _drafted, ...brief } = draftFrom(messages.at(-1)!.content)
     return yield { kind: 'text', text: JSON.stringify(brief) }
   }
+  const errand = errandAnswer(messages)
+  if (errand !== undefined) return yield { kind: 'text', text: errand }
   const asked = readPrompt(messages)
   const speaker = SPEAKERS[model]
   if (speaker) yield* speaker.speak(asked, tools)

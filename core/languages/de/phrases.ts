@@ -19,6 +19,7 @@ export const de: Phrases = {
   whomToAsk: 'Wen Sie fragen können:',
   askAbout: (topic) => `Was muss ich über ${topic} wissen?`,
   askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
+  askCell: (column, entry) => `Was gilt bei „${column}“ für ${entry}?`,
   duty: {
     ask: (name) => `Bitte nennen Sie: ${name}.`,
     invalid: {

@@ -19,6 +19,7 @@ export const en: Phrases = {
   whomToAsk: 'Whom to ask:',
   askAbout: (topic) => `What should I know about ${topic}?`,
   askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
+  askCell: (column, entry) => `What is the ${column} for ${entry}?`,
   duty: {
     ask: (name) => `What is the ${name}?`,
     invalid: {

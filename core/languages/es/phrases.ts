@@ -19,6 +19,7 @@ export const es: Phrases = {
   whomToAsk: 'A quién preguntar:',
   askAbout: (topic) => `¿Qué debo saber sobre ${topic}?`,
   askWhether: (subject, verb, rest) => `¿${subject} ${verb} ${rest}?`,
+  askCell: (column, entry) => `¿Cuál es el valor de «${column}» para ${entry}?`,
   duty: {
     ask: (name) => `¿Cuál es su ${name}?`,
     invalid: {

@@ -19,6 +19,7 @@ export const fr: Phrases = {
   whomToAsk: 'À qui s’adresser :',
   askAbout: (topic) => `Que faut-il savoir sur ${topic} ?`,
   askWhether: (subject, verb, rest) => `Est-ce que ${subject} ${verb} ${rest} ?`,
+  askCell: (column, entry) => `Quelle est la valeur de « ${column} » pour ${entry} ?`,
   duty: {
     ask: (name) => `Quel est votre ${name} ?`,
     invalid: {

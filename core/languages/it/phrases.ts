@@ -19,6 +19,7 @@ export const it: Phrases = {
   whomToAsk: 'A chi chiedere:',
   askAbout: (topic) => `Che cosa devo sapere su ${topic}?`,
   askWhether: (subject, verb, rest) => `${subject} ${verb} ${rest}?`,
+  askCell: (column, entry) => `Qual è il valore di «${column}» per ${entry}?`,
   duty: {
     ask: (name) => `Qual è: ${name}?`,
     invalid: {

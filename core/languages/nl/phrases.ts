@@ -19,6 +19,7 @@ export const nl: Phrases = {
   whomToAsk: 'Aan wie u het kunt vragen:',
   askAbout: (topic) => `Wat moet ik weten over ${topic}?`,
   askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
+  askCell: (column, entry) => `Wat geldt bij “${column}” voor ${entry}?`,
   duty: {
     ask: (name) => `Wat is uw ${name}?`,
     invalid: {

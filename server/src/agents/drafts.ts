@@ -13,6 +13,7 @@ import { templateById } from '@parrot/core/templates'
 import { scriptSchema, type Script } from '@parrot/core/rehearsal'
 import type { Beginning, Draft } from '@parrot/contract'
 import { notFound } from '../http/problems'
+import { saidTo } from '../models/protocol'
 
 /** A brief as it begins, where each line of a pasted prompt went, and the scripts that come with a template. */
 export interface Begun extends Draft {
@@ -40,18 +41,12 @@ export function begin(beginning: Beginning): Begun {
 
 /** A draft of a description written by an outside model; fails with what is wrong when it does not fit a brief. */
 export async function draftBy(model: Model, description: string, signal?: AbortSignal): Promise<Begun> {
-  let reply = ''
-  for await (const event of model.answer({ messages: draftingMessages(description) }, signal))
-    if (event.kind === 'text') {
-      reply += event.text
-      if (reply.length > LONGEST_DRAFT) throw new ModelProblem(`“${model.name}” does not come to an end.`, BUILT_IN)
-    }
+  const reply = await saidTo(model, draftingMessages(description), signal)
   const draft = readModelDraft(reply, description)
   if (!draft.ok) throw new ModelProblem(`“${model.name}” did not write a usable draft. ${draft.problem}`, BUILT_IN)
   return { brief: draft.brief, placements: [], scripts: [] }
 }
 
-const LONGEST_DRAFT = 200_000
 const BUILT_IN = 'The built-in draft stays as it is; try again, or go on with it.'
 
 /** One step of the interview: the brief with the answer in it, and the questions that are still open. */

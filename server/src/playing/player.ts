@@ -1,11 +1,13 @@
 import { Piscina } from 'piscina'
 import { applyEdit, type Brief, type BriefEdit } from '@parrot/core/brief'
 import type { Exchange } from '@parrot/core/dialogue'
+import { judging } from '@parrot/core/errands'
 import { editsIn, type LibraryEdit, type ProposedEdit } from '@parrot/core/refine'
-import { playScript, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { playScript, type JudgeOther, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { listEmbedders } from '../embedding'
 import { isValidToday, type UsedVersion } from '../library/cache'
+import { runErrand } from '../models/protocol'
 import { threadFile } from '../places'
 import type { Services } from '../services'
 import { ask, todayHere, type Subject } from '../turns/subject'
@@ -131,6 +133,12 @@ async function failing(
 /** Plays from the server's own thread; a library edit is tried by words alone, without an embedder. */
 async function outside(services: Services, subject: Subject, edits: readonly LibraryEdit[]): Promise<Player> {
   const library = edits.length > 0 ? await services.library.openWith(subject.versions, edits) : undefined
+  const judge =
+    (signal?: AbortSignal): JudgeOther =>
+    async (statement, { said, reply }) => {
+      const judged = await runErrand(subject.model, judging(statement, said, reply), signal)
+      return judged && { ...judged, by: subject.model.name }
+    }
   return {
     atOnce: OUTSIDE_AT_ONCE,
     play: ({ before = [], ...script }, { signal } = {}) =>
@@ -143,6 +151,7 @@ async function outside(services: Services, subject: Subject, edits: readonly Lib
               ...(library ? { library } : {}),
             }),
           before,
+          subject.model === understudy ? undefined : judge(signal),
         ),
       ),
   }

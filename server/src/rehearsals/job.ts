@@ -1,7 +1,7 @@
-import type { ScriptResult } from '@parrot/core/rehearsal'
+import { repeated, type ScriptResult } from '@parrot/core/rehearsal'
 import { agentById } from '../agents/queries'
 import type { Works } from '../jobs'
-import { playAll } from '../playing'
+import { playAll, type Player } from '../playing'
 import type { Services } from '../services'
 import { subjectOf } from '../turns/subject'
 import { listScripts } from './queries'
@@ -11,6 +11,16 @@ import { keepResult, playedIn, runById, setRunStatus } from './runs'
 const short = (result: ScriptResult): ScriptResult => ({
   ...result,
   turns: result.turns.map((turn) => ({ ...turn, workings: [], citations: [] })),
+})
+
+/** A player that plays each script several times and tells how often it held. */
+const repeating = (player: Player, times: number): Player => ({
+  atOnce: player.atOnce,
+  play: async (script, options) => {
+    const plays: ScriptResult[] = []
+    while (plays.length < times && !options?.signal?.aborted) plays.push(await player.play(script, options))
+    return repeated(plays)
+  },
 })
 
 /**
@@ -30,7 +40,7 @@ export const rehearseWork = (services: Services): Works => ({
     const all = await listScripts(db, run.agentId, run.request.scriptIds)
     const played = await playedIn(db, id)
     const waiting = all.flatMap((script, ordinal) => (played.has(script.id) ? [] : [{ script, ordinal }]))
-    const player = await services.players.with(services, subject)
+    const player = repeating(await services.players.with(services, subject), run.request.times ?? 1)
     let done = all.length - waiting.length
     const fresh: ScriptResult[] = []
     const tell = (title: string) => bus.report(id, { done, total: all.length, title })
@@ -50,7 +60,7 @@ export const rehearseWork = (services: Services): Works => ({
     )
     if (signal.aborted) return
     await setRunStatus(db, id, 'done')
-    if (asked === 'draft' && !run.request.scriptIds)
+    if (asked === 'draft' && !run.request.scriptIds && (run.request.times ?? 1) === 1)
       services.players.baselines.keep(`${agent.id} ${subject.stance}`, all, fresh)
     bus.tell(run.agentId, 'scripts')
     bus.report(id, { done, total: all.length, title: '', isOver: true })

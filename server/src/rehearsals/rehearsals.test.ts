@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { buildModelEndpoint } from '@parrot/stand-ins'
 import { openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
@@ -99,6 +100,30 @@ describe('scripts in other forms', () => {
     }
   })
 
+  it('are drawn from the documents and the question set, ticked, and drawn no more once they are kept', async () => {
+    const [hit] = (await app.ask('GET', `/api/agents/${agent}/search?q=bonfires`)).body.hits
+    const asked = { question: 'When may I burn things?', passageId: hit.passageId }
+    await app.ask('POST', `/api/agents/${agent}/question-set`, asked)
+    const drafts = async () => (await app.ask('GET', `/api/agents/${agent}/scripts/drafts`)).body.drafts
+    const [set, table] = await drafts()
+    expect(set).toMatchObject({ origin: 'questionSet', source: 'Allotment rules', script: { title: asked.question } })
+    expect(table.script.turns[0]).toMatchObject({
+      say: 'What is the fee for Large plot?',
+      checks: [
+        { kind: 'includes', text: '£75.00' },
+        { kind: 'cites', source: 'Allotment rules' },
+      ],
+    })
+    const kept = await app.ask('POST', `/api/agents/${agent}/scripts/import`, { scripts: [set.script, table.script] })
+    expect(kept.body).toMatchObject({ added: 2, problem: null })
+    expect((await drafts()).map(({ script: each }: never) => (each as { title: string }).title)).not.toContain(
+      asked.question,
+    )
+    expect((await run()).results.slice(-1)).toMatchObject([{ title: 'What is the fee for Large plot?', passed: true }])
+    const { scripts } = (await app.ask('GET', `/api/agents/${agent}/scripts`)).body
+    for (const each of scripts) await app.ask('DELETE', `/api/scripts/${each.id}`)
+  })
+
   it('of a run are JUnit XML', async () => {
     await app.ask('POST', `/api/agents/${agent}/scripts`, script)
     const { id } = (await app.ask('POST', `/api/agents/${agent}/rehearsals`, {})).body
@@ -176,6 +201,28 @@ describe('a rehearsal', () => {
   it('plays an earlier revision as well', async () => {
     expect(await run({ subject: { revision: 1 } })).toMatchObject({ passed: 1, revision: 1, edition: null })
     expect((await app.ask('POST', `/api/agents/${agent}/rehearsals`, { subject: { revision: 99 } })).status).toBe(404)
+  })
+
+  it('plays with a model of one’s own several times, which judges what nothing here can', async () => {
+    const standIn = buildModelEndpoint()
+    const baseUrl = `${await standIn.listen({ host: '127.0.0.1', port: 0 })}/v1`
+    const endpoint = (await app.ask('POST', '/api/endpoints', { name: 'Cloud', baseUrl, model: 'faithful' })).body
+    await app.ask('PATCH', `/api/agents/${agent}`, { endpointId: endpoint.id })
+    const checks = [
+      { kind: 'plain', text: 'water in April' },
+      { kind: 'plain', text: 'evokes melancholy' },
+    ]
+    const turns = [{ say: 'When is the water turned on?', checks }]
+    const { id } = (await app.ask('POST', `/api/agents/${agent}/scripts`, { title: 'Judged', turns })).body
+    const [result] = (await run({ scriptIds: [id], times: 3 })).results
+    expect(result.repeats).toEqual({ times: 3, passed: 0, held: [[3, 0]] })
+    expect(result.turns[0].checks).toMatchObject([
+      { passed: true, reason: expect.stringContaining('“Cloud” says yes') },
+      { passed: false, reason: expect.stringContaining('“Cloud” says no') },
+    ])
+    await app.ask('PATCH', `/api/agents/${agent}`, { endpointId: null })
+    await app.ask('DELETE', `/api/scripts/${id}`)
+    await standIn.close()
   })
 
   it('shows its progress as events', async () => {

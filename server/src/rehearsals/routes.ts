@@ -1,6 +1,7 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import {
+  draftedScripts,
   newRehearsal,
   rehearsalList,
   rehearsalSchema,
@@ -32,6 +33,7 @@ import { HttpProblem } from '../http/problems'
 import type { WorkProgress } from '../bus'
 import type { Services } from '../services'
 import { subjectOf } from '../turns/subject'
+import { draftedScripts as drafted } from './drafts'
 import { scriptFromConversation } from './fromConversation'
 import {
   addScript,
@@ -90,18 +92,27 @@ export const rehearsalRoutes =
       },
     )
 
+    app.get(
+      '/api/agents/:id/scripts/drafts',
+      { schema: { params, response: { 200: draftedScripts } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        return { drafts: await drafted(services, id) }
+      },
+    )
+
     /** Keeps many scripts at once, all of them or none. */
     app.post(
       '/api/agents/:id/scripts/import',
       { schema: { params, body: scriptImport, response: { 200: scriptsImported } } },
       async ({ params: { id }, body }) => {
         await agentById(db, id)
-        const read = READERS[body.form](body.content)
+        const read = 'scripts' in body ? { ok: true as const, scripts: body.scripts } : READERS[body.form](body.content)
         if (!read.ok) {
           const { line, column, problem: text } = read
           return { added: 0, titles: [], problem: { line, text, ...(column === undefined ? {} : { column }) } }
         }
-        if (!body.isTrial) {
+        if ('scripts' in body || !body.isTrial) {
           await addScripts(db, id, read.scripts)
           bus.tell(id, 'scripts')
         }

@@ -47,7 +47,7 @@ export class OwnQuestions {
 }
 
 /** One of each source in turn, so that the first few go over the whole library. */
-function spread<T extends { readonly source: string }>(all: readonly T[]): T[] {
+export function spread<T extends { readonly source: string }>(all: readonly T[]): T[] {
   const rounds = new Map<string, number>()
   return all
     .map((each, at) => {

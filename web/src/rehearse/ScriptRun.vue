@@ -59,7 +59,11 @@ const openField = (field: string) =>
         <h2>{{ script.title }}</h2>
         <p class="small soft">
           <template v-if="result"
-            >{{ result.passed ? '✓ passed' : '✕ failed' }} at revision {{ revision
+            >{{ result.passed ? '✓ passed' : '✕ failed'
+            }}<template v-if="result.repeats"
+              >, {{ result.repeats.passed }} of {{ result.repeats.times }} times passed,</template
+            >
+            at revision {{ revision
             }}<template v-if="before">, compared with revision {{ before.revision }}</template></template
           >
           <template v-else>not run yet</template>
@@ -85,7 +89,12 @@ const openField = (field: string) =>
           >
             <span class="mark" aria-hidden="true">{{ check.passed ? '✓' : check.check.soft ? '!' : '✕' }}</span>
             <span class="what">{{ wordsOf(check.check) }}</span>
-            <span class="soft">{{ check.reason }}</span>
+            <span class="soft"
+              >{{ check.reason
+              }}<template v-if="result.repeats">
+                Held {{ result.repeats.held[at]?.[n] }} of {{ result.repeats.times }} times.</template
+              ></span
+            >
           </li>
         </ul>
         <div class="acts">

@@ -9,6 +9,7 @@ import EmptyNote from '../shared/EmptyNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import { cellOf, useCell, useRuns } from './runs'
+import RunsChart from './RunsChart.vue'
 import ScriptEditor from './ScriptEditor.vue'
 import ScriptRun from './ScriptRun.vue'
 import ScriptMenu from './ScriptMenu.vue'
@@ -34,6 +35,11 @@ watch([all, runs.data], () => {
   if (opening.value === '' && all.value && runs.data.value) showFirst()
 })
 watch(() => agents.ticks.scripts, load)
+
+/** Runs shown beside the scripts; the chart goes further back. */
+const COLUMNS = 6
+/** Runs of more than a single script, which can be held against each other. */
+const whole = computed(() => rehearsals.value.filter(({ total }) => total > 1).slice(0, 10))
 
 /** With nothing chosen, the first script that failed is shown, else the first one. */
 function showFirst(): void {
@@ -154,11 +160,20 @@ async function remove(script: StoredScript): Promise<void> {
         <template v-else>
           <ElButton type="primary" :disabled="!all?.length" @click="run()">Run all scripts</ElButton>
           <ElButton @click="startNew">New script</ElButton>
-          <ScriptMenu :agent-id="agentId" :run-id="rehearsals[0]?.id" @added="load" />
+          <ScriptMenu
+            :agent-id="agentId"
+            :run-id="rehearsals[0]?.id"
+            :is-outside="Boolean(agents.agent?.endpointId)"
+            @added="load"
+            @often="run(undefined, $event)"
+          />
         </template>
       </div>
 
-      <p v-if="summary" class="soft small summary">{{ summary }}</p>
+      <div v-if="summary" class="last">
+        <p class="soft small">{{ summary }}</p>
+        <RunsChart v-if="whole.length > 1" :runs="whole" />
+      </div>
       <EmptyNote
         v-if="scripts.error.value"
         tone="failed"
@@ -175,7 +190,13 @@ async function remove(script: StoredScript): Promise<void> {
       >
         <ElButton type="primary" @click="startNew">New script</ElButton>
       </EmptyNote>
-      <ScriptTable v-else :scripts="all" :rehearsals="rehearsals" :chosen="scriptId" @select="select" />
+      <ScriptTable
+        v-else
+        :scripts="all"
+        :rehearsals="rehearsals.slice(0, COLUMNS)"
+        :chosen="scriptId"
+        @select="select"
+      />
     </section>
 
     <section class="detail" aria-label="Script">
@@ -228,7 +249,12 @@ async function remove(script: StoredScript): Promise<void> {
   min-height: 36px;
   margin-bottom: var(--gap-3);
 }
-.summary {
+.last {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: var(--gap-1) var(--gap-4);
+  align-items: end;
   margin-bottom: var(--gap-2);
 }
 .bar {

@@ -9,8 +9,8 @@ import { useLoaded } from '../shared/load'
 import { tellFailure } from '../shared/undo'
 import { summaryOf } from './checks'
 
-/** Runs shown beside the scripts. */
-const MOST_RUNS = 6
+/** Runs that are loaded: enough for the sheet and for the chart, runs of single scripts among them. */
+const MOST_RUNS = 16
 /** A run that somebody else began, or that was begun before the page was loaded, is looked at this often. */
 const LOOK_AGAIN_MS = 1000
 
@@ -31,14 +31,14 @@ export function useRuns(agentId: Ref<string>) {
   const own = ref<RunProgress>()
   const runningId = ref('')
 
-  /** Runs the scripts named, all when none is, on the draft as it is on the screen. */
-  async function run(ids?: string[]): Promise<void> {
+  /** Runs the scripts named, all when none is, on the draft as it is on the screen, each once or more often. */
+  async function run(ids?: string[], times = 1): Promise<void> {
     own.value = { done: 0, total: ids?.length ?? scripts.data.value?.scripts.length ?? 0, title: '' }
     try {
       await brief.save()
       await postStream<Rehearsal>(
         `/api/agents/${agentId.value}/rehearsals`,
-        { scriptIds: ids, subject: 'draft' },
+        { scriptIds: ids, subject: 'draft', times },
         {
           begun: ({ id }: { id: string }) => (runningId.value = id),
           progress: (data: RunProgress) => (own.value = data),

@@ -23,6 +23,8 @@ export const scripts = pgTable('scripts', {
 export interface RunRequest {
   scriptIds?: string[]
   subject: 'draft' | { edition: number } | { revision: number }
+  /** How often each script is played, once when left out. */
+  times?: number
 }
 
 export type RunStatus = 'queued' | 'running' | 'done' | 'cancelled' | 'failed'

@@ -1,0 +1,4 @@
+/** What a language model is asked beside a turn, where one is set: judging, wording, translating. */
+export type { Errand } from './errand'
+export { judging, JUDGING_TITLE, type Judgement } from './judging'
+export { sayingIn, SAYING_TITLE } from './saying'

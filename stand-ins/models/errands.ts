@@ -1,0 +1,30 @@
+import { JUDGING_TITLE, SAYING_TITLE } from '@parrot/core/errands'
+import type { ChatMessage } from '@parrot/core/dialogue'
+import { contentStems, coverage } from '@parrot/core/text'
+
+/** What a simulated model says to an errand; undefined when it is asked something else. */
+export function errandAnswer(messages: readonly ChatMessage[]): string | undefined {
+  const [title = '', ...how] = messages[0]!.content.split('\n')
+  const given = messages.at(-1)!.content
+  if (title === JUDGING_TITLE) return judged(JSON.parse(given) as { statement: string; reply: string })
+  if (title === SAYING_TITLE)
+    return JSON.stringify((JSON.parse(given) as string[]).map((line) => inGerman(line, how[0] ?? '')))
+  return undefined
+}
+
+/** Judges by the words of the statement alone: enough to try with, and wrong as models are. */
+function judged({ statement, reply }: { statement: string; reply: string }): string {
+  const isSo = coverage(contentStems(statement), contentStems(reply)) >= 0.5
+  return isSo ? 'Yes. The reply has the words of the statement.' : 'No. The reply is about something else.'
+}
+
+const GERMAN: Readonly<Record<string, string>> = {
+  what: 'was', how: 'wie', much: 'viel', many: 'viele', when: 'wann', where: 'wo', who: 'wer', may: 'darf', can: 'kann',
+  i: 'ich', my: 'mein', we: 'wir', is: 'ist', are: 'sind', does: 'kostet', cost: 'es', the: 'die', a: 'ein', an: 'ein',
+  to: 'nach', and: 'und', with: 'mit', dog: 'Hund', bring: 'mitbringen', ticket: 'Fahrkarte', bike: 'Fahrrad', boat: 'Boot',
+  last: 'letzte', first: 'erste', hello: 'hallo', please: 'bitte', not: 'nicht', for: 'für', of: 'von', on: 'auf', in: 'in',
+} // prettier-ignore
+
+/** A line with its commonest words in German; a language it does not know comes back as it was. */
+const inGerman = (line: string, language: string): string =>
+  /\bde\b/i.test(language) ? line.replace(/[A-Za-z]+/g, (word) => GERMAN[word.toLowerCase()] ?? word) : line
