@@ -5,7 +5,15 @@ export { checksFor } from './expect'
 export { complaintOf, noteOfFailure } from './fromChecks'
 export type { Case, CaseLibrary } from './case'
 export { CAUSE_KINDS, causeOf, type Cause, type CauseKind, type CauseLink } from './causes'
-export { editsIn, PROPOSAL_KINDS, proposalsFor, type Proposal, type ProposalKind, type ProposedEdit } from './propose'
+export {
+  editsIn,
+  PROPOSAL_KINDS,
+  proposalsFor,
+  wordedProposals,
+  type Proposal,
+  type ProposalKind,
+  type ProposedEdit,
+} from './propose'
 export { libraryOf, withLibraryEdits, type LibraryEdit, type LibraryPart } from './libraryEdit'
 export { isUseless, trialLine, tried, withScripts, worth, type Moved, type Trial } from './trial'
 export * from './studies'

@@ -1,4 +1,4 @@
-import { JUDGING_TITLE, SAYING_TITLE } from '@parrot/core/errands'
+import { JUDGING_TITLE, SAYING_TITLE, WORDING_TITLE, type NotedAnswer } from '@parrot/core/errands'
 import type { ChatMessage } from '@parrot/core/dialogue'
 import { contentStems, coverage } from '@parrot/core/text'
 
@@ -9,8 +9,16 @@ export function errandAnswer(messages: readonly ChatMessage[]): string | undefin
   if (title === JUDGING_TITLE) return judged(JSON.parse(given) as { statement: string; reply: string })
   if (title === SAYING_TITLE)
     return JSON.stringify((JSON.parse(given) as string[]).map((line) => inGerman(line, how[0] ?? '')))
+  if (title === WORDING_TITLE) return JSON.stringify(edited(JSON.parse(given) as NotedAnswer))
   return undefined
 }
+
+/** Makes a rule of what the designer says should be, and an edit of a rule that is not there, as models do. */
+const edited = ({ question, wrong, wanted }: NotedAnswer): object[] => [
+  { kind: 'rule', when: `the visitor asks “${question}”`, do: wrong },
+  ...(wanted ? [{ kind: 'answer', answer: wanted }] : []),
+  { kind: 'changeRule', id: 'no-such-rule', when: '', do: 'Be nice.' },
+]
 
 /** Judges by the words of the statement alone: enough to try with, and wrong as models are. */
 function judged({ statement, reply }: { statement: string; reply: string }): string {

@@ -5,12 +5,14 @@ import * as library from './library'
 import type { Proposal, Proposer } from './proposal'
 import * as rules from './rules'
 
+export { wordedProposals } from './worded'
 export { editsIn, PROPOSAL_KINDS, type Proposal, type ProposalKind, type ProposedEdit } from './proposal'
 
 /** Every way of coming to a proposal; which come first is told by the cause. */
 const PROPOSERS: readonly Proposer[] = [
   rules.widenRule,
   rules.narrowRule,
+  rules.softenRule,
   brief.narrowBoundary,
   brief.addBoundary,
   brief.widenDuty,

@@ -7,6 +7,8 @@ export const PROPOSAL_KINDS = [
   'rule',
   'rule-widened',
   'rule-narrowed',
+  'rule-softened',
+  'rule-reworded',
   'rule-off',
   'rules-settled',
   'boundary',

@@ -138,6 +138,24 @@ export const narrowRule: Proposer = {
       ),
 }
 
+/** A rule that holds always is let hold usually, so that what a line needs comes before it. */
+export const softenRule: Proposer = {
+  kind: 'rule-softened',
+  answers: ['rule-forbids'],
+  propose: (of) =>
+    speaking(of)
+      .filter(({ rule }) => rule.strength === 'always')
+      .slice(0, 1)
+      .map(({ at, rule }) =>
+        briefProposal(
+          of,
+          `Let the rule ${inQuotes(rule.do)} hold usually, not always`,
+          'It allows no exception, and this line needs one.',
+          (draft) => (draft.rules[at]!.strength = 'usually'),
+        ),
+      ),
+}
+
 /** A rule that speaks against the note is switched off. */
 export const dropRule: Proposer = {
   kind: 'rule-off',

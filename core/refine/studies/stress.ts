@@ -109,7 +109,7 @@ export interface Fallen {
 /** Holds the runs of reworded scripts against the run of the scripts as they are: only checks that held count. */
 export function stressed(
   before: readonly ScriptResult[],
-  { name, label }: Rewording,
+  { name, label }: Pick<Rewording, 'name' | 'label'>,
   after: readonly ScriptResult[],
 ): { row: StressRow; fallen: Fallen[] } {
   const known = new Map(before.map((result) => [result.scriptId, result]))

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Note, Proposal } from '@parrot/contract'
+import { buildModelEndpoint } from '@parrot/stand-ins'
 import { openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
@@ -96,6 +97,26 @@ describe('a note', () => {
   ])('that says too little or too much is refused: %j', async (note, path) => {
     const { status, body } = await app.ask('POST', `/api/agents/${agent}/notes`, note)
     expect([status, body.fields[0].path]).toEqual([400, path])
+  })
+})
+
+describe('with a language model set', () => {
+  it('the model words edits too, which pass the same trial; one that names no rule is passed over', async () => {
+    const standIn = buildModelEndpoint()
+    const baseUrl = `${await standIn.listen({ host: '127.0.0.1', port: 0 })}/v1`
+    const endpoint = (await app.ask('POST', '/api/endpoints', { name: 'Cloud', baseUrl, model: 'faithful' })).body
+    await app.ask('PATCH', `/api/agents/${agent}`, { endpointId: endpoint.id })
+    const note = await noted({
+      question: 'When is the water turned on?',
+      wrong: 'say “Mind the frost.”',
+      wanted: 'In April, once the frost is over.',
+    })
+    const worded = note.proposals.filter(({ because }) => because.includes('“Cloud” words it so'))
+    expect(worded.map(({ kind }) => kind)).toContain('model-answer')
+    for (const { trial } of worded) expect(trial).toMatchObject({ played: 2, scripts: 2 })
+    expect(note.proposals.map(({ summary }) => summary).join()).not.toContain('Be nice')
+    await app.ask('PATCH', `/api/agents/${agent}`, { endpointId: null })
+    await standIn.close()
   })
 })
 

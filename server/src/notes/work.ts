@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm'
 import type { Exchange, TurnState } from '@parrot/core/dialogue'
 import { exchangeOf } from '@parrot/core/dialogue'
+import { wording } from '@parrot/core/errands'
 import {
   causeOf,
   checksFor,
@@ -10,15 +11,19 @@ import {
   readComplaint,
   tried,
   withScripts,
+  wordedProposals,
   worth,
   type Case,
+  type Proposal,
   type Trial,
 } from '@parrot/core/refine'
 import type { ScriptResult } from '@parrot/core/rehearsal'
+import { understudy } from '@parrot/core/understudy'
 import { agentById } from '../agents/queries'
 import { notes, proposals } from '../database'
 import { newId } from '../ids'
 import type { Works } from '../jobs'
+import { runErrand } from '../models/protocol'
 import { playAll, type Played } from '../playing'
 import { listScripts, type ScriptRow } from '../rehearsals/queries'
 import type { Services } from '../services'
@@ -42,7 +47,7 @@ export const noteWork = (services: Services): Works => ({
     const subject = await draftOf(services, agent)
     const tell = () => bus.tell(note.agentId, 'notes')
     const isNew = note.cause === null
-    const checked = isNew ? await diagnose(services, note, subject) : note
+    const checked = isNew ? await diagnose(services, note, subject, signal) : note
     if (isNew) tell()
     const scripts = await listScripts(db, agent.id)
     await tryOnLine(services, checked, subject, scripts.length, signal)
@@ -82,7 +87,7 @@ async function turnNow(services: Services, note: NoteRow, subject: Subject): Pro
 }
 
 /** Tells the cause of a note and keeps it with the proposals that follow from it, none of them tried. */
-async function diagnose(services: Services, note: NoteRow, subject: Subject): Promise<NoteRow> {
+async function diagnose(services: Services, note: NoteRow, subject: Subject, signal: AbortSignal): Promise<NoteRow> {
   const turn = await turnNow(services, note, subject)
   const library = await services.library.open(subject.versions)
   const complaint = readComplaint(note)
@@ -106,7 +111,7 @@ async function diagnose(services: Services, note: NoteRow, subject: Subject): Pr
     yesterday: dayBefore(todayHere().date),
   }
   const cause = causeOf(of)
-  const made = proposalsFor(of, cause)
+  const made = [...proposalsFor(of, cause), ...(await worded(of, subject, signal))]
   const kept = { cause, checks: [...checks], turn: note.turn ?? notedTurn(turn), error: null }
   await services.db.transaction(async (tx) => {
     await tx.delete(proposals).where(eq(proposals.noteId, note.id))
@@ -117,6 +122,19 @@ async function diagnose(services: Services, note: NoteRow, subject: Subject): Pr
     await tx.update(notes).set(kept).where(eq(notes.id, note.id))
   })
   return { ...note, ...kept }
+}
+
+/** What an outside model would change, where one answers; it waits for it, and does without it when it fails. */
+async function worded(of: Case, subject: Subject, signal: AbortSignal): Promise<Proposal[]> {
+  if (subject.model === understudy) return []
+  const { question, wrong, wanted } = of.note
+  const rules = subject.brief.rules.slice(0, subject.ownRules).map(({ id, when, do: does }) => ({ id, when, do: does }))
+  const edits = await runErrand(
+    subject.model,
+    wording({ question, wrong, wanted, reply: of.turn.reply, rules }),
+    signal,
+  )
+  return wordedProposals(of, edits ?? [], subject.model.name)
 }
 
 const dayBefore = (day: string): string =>

@@ -121,7 +121,7 @@ describe('scripts in other forms', () => {
     )
     expect((await run()).results.slice(-1)).toMatchObject([{ title: 'What is the fee for Large plot?', passed: true }])
     const { scripts } = (await app.ask('GET', `/api/agents/${agent}/scripts`)).body
-    for (const each of scripts) await app.ask('DELETE', `/api/scripts/${each.id}`)
+    for (const each of scripts.slice(-2)) await app.ask('DELETE', `/api/scripts/${each.id}`)
   })
 
   it('of a run are JUnit XML', async () => {
@@ -163,7 +163,7 @@ describe('a rehearsal', () => {
     expect(rehearsal.comparison).toMatchObject([{ movement: 'broken', turns: [2] }])
     expect(rehearsal.results[0].turns[2].checks[1]).toMatchObject({ passed: false, reason: 'The reply says “sorry”.' })
     const { rehearsals } = (await app.ask('GET', `/api/agents/${agent}/rehearsals`)).body
-    expect(rehearsals.map((each: { revision: number }) => each.revision)).toEqual([2, 1, 1])
+    expect(rehearsals.map((each: { revision: number }) => each.revision)).toEqual([2, 1, 1, 1])
   })
 
   it('runs against an edition while the draft goes its own way', async () => {

@@ -15,11 +15,13 @@ import {
   type Effect,
   type ProposedEdit,
 } from '@parrot/core/refine'
+import { sayingIn } from '@parrot/core/errands'
 import type { ScriptResult } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { agentById, type AgentRow } from '../agents/queries'
 import { withSharedRules } from '../agents/ruleSets'
 import { modelOf } from '../models'
+import { runErrand } from '../models/protocol'
 import { playAll, type Played } from '../playing'
 import type { Services } from '../services'
 import { draftOf, subjectOf, type Subject } from '../turns/subject'
@@ -122,13 +124,22 @@ export async function effects(context: StudyContext): Promise<Found<'effects'>> 
 
 export async function stress(context: StudyContext, { seed }: Of<'stress'>): Promise<Found<'stress'>> {
   const { subject, scripts } = context
-  await context.begin(REWORDINGS.length + 1)
+  const language = subject.model === understudy ? undefined : otherLanguage(subject)
+  await context.begin(REWORDINGS.length + (language ? 2 : 1))
   const before = await context.step('before', () => playedWith(context, subject, scripts, { isShort: true }))
   const all: ReturnType<typeof stressed>[] = []
   for (const rewording of REWORDINGS)
     all.push(
       await context.step(rewording.name, async () => {
         const otherwise = scripts.map((script) => reworded(script, rewording, seed))
+        return stressed(before, rewording, await playedWith(context, subject, otherwise, { isShort: true }))
+      }),
+    )
+  if (language)
+    all.push(
+      await context.step('otherLanguage', async () => {
+        const otherwise = await translated(context, language)
+        const rewording = { name: 'otherLanguage', label: `In another language (${language})` }
         return stressed(before, rewording, await playedWith(context, subject, otherwise, { isShort: true }))
       }),
     )
@@ -139,6 +150,21 @@ export async function stress(context: StudyContext, { seed }: Of<'stress'>): Pro
   return { kind: 'stress', rows: all.map(({ row }) => row), worst }
 }
 const MOST_WORST = 10
+
+/** Another language than the agent's own: the first that it also speaks, else German, or English to a German one. */
+const otherLanguage = ({ brief }: Subject): string =>
+  brief.identity.alsoSpeaks[0] ?? (brief.identity.language.startsWith('de') ? 'en' : 'de')
+
+/** Scripts with their lines said in another language by the model; those it did not say are left out. */
+async function translated({ subject, scripts, signal }: StudyContext, language: string): Promise<Played[]> {
+  const said: Played[] = []
+  for (const script of scripts) {
+    const lines = script.turns.map(({ say }) => say)
+    const other = await runErrand(subject.model, sayingIn(language, lines), signal)
+    if (other) said.push({ ...script, turns: script.turns.map((turn, at) => ({ ...turn, say: other[at]! })) })
+  }
+  return said
+}
 
 export async function bisect(
   context: StudyContext,

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Study, StudyResult } from '@parrot/contract'
+import { buildModelEndpoint } from '@parrot/stand-ins'
 import { openTestApp, rulesFile, RULES, until, untilRead, formOf, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
@@ -75,6 +76,19 @@ describe('studies', () => {
     )
     for (const row of once.rows) expect(row).toMatchObject({ checks: 2 })
     expect(await studied({ kind: 'stress', seed: 3 })).toEqual(once)
+  })
+
+  it('of stress say lines in another language too, where a model can', async () => {
+    const standIn = buildModelEndpoint()
+    const baseUrl = `${await standIn.listen({ host: '127.0.0.1', port: 0 })}/v1`
+    const endpoint = (await app.ask('POST', '/api/endpoints', { name: 'Cloud', baseUrl, model: 'faithful' })).body
+    await app.ask('PATCH', `/api/agents/${agent}`, { endpointId: endpoint.id })
+    const { rows, worst } = await studied({ kind: 'stress', seed: 3 })
+    expect(rows.at(-1)).toMatchObject({ name: 'otherLanguage', label: 'In another language (de)' })
+    for (const { rewording, otherwise } of worst)
+      if (rewording === 'otherLanguage') expect(otherwise).toMatch(/wann|ist|was/)
+    await app.ask('PATCH', `/api/agents/${agent}`, { endpointId: null })
+    await standIn.close()
   })
 
   it('of two set-ups lay both answers side by side, and keep how a person judged', async () => {

@@ -16,16 +16,20 @@ export async function saidTo(model: Model, messages: readonly ChatMessage[], sig
   return said
 }
 
-/** Sends a model on an errand; undefined when it fails or what it says is no answer: an errand is never needed. */
+/** A model that takes longer for an errand is not waited for. */
+const LONGEST_MS = 30_000
+
+/** Sends a model on an errand; undefined when it fails, is slow, or what it says is no answer: an errand is never needed. */
 export async function runErrand<Result>(
   model: Model,
   { messages, read }: Errand<Result>,
   signal?: AbortSignal,
 ): Promise<Result | undefined> {
+  const late = AbortSignal.timeout(LONGEST_MS)
   try {
-    return read(await saidTo(model, messages, signal))
+    return read(await saidTo(model, messages, signal ? AbortSignal.any([signal, late]) : late))
   } catch (error) {
-    if (error instanceof ModelProblem) return undefined
+    if (error instanceof ModelProblem || (late.aborted && !signal?.aborted)) return undefined
     throw error
   }
 }
