@@ -1,6 +1,12 @@
 import { z } from 'zod'
 
-export const healthSchema = z.object({ status: z.literal('ok'), version: z.string(), database: z.string() })
+/** How the server does: `full` when the disk has no room (it reads on), `failing` when its database does not answer. */
+export const healthSchema = z.object({
+  status: z.enum(['ok', 'full', 'failing']),
+  version: z.string(),
+  database: z.string(),
+  problem: z.string().optional(),
+})
 
 const host = z
   .string()

@@ -22,8 +22,10 @@ import { openDatabase } from './database'
 import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } from './embedding'
 import { FileStore } from './files'
 import { folderRoutes } from './folder/routes'
-import { guardOrigin } from './http/guard'
+import { guardDoors, visitorsDoor } from './http/guard'
+import { health } from './http/health'
 import { answerProblems } from './http/problems'
+import { guardRoom, Room } from './http/room'
 import { Jobs, type Works } from './jobs'
 import { noteRoutes, noteWork } from './notes'
 import { LibraryCache } from './library/cache'
@@ -59,22 +61,32 @@ const MOST_BODY_BYTES = 8 * 1024 * 1024
 export interface App {
   readonly server: FastifyInstance
   readonly services: Services
+  /** Opens the designers' door, and the visitors' where one is set; gives the address of the first. */
+  listen(): Promise<string>
+  /** Where visitors come in, once it is open; undefined where they have no door of their own. */
+  visitorsAddress(): string | undefined
   close(): Promise<void>
 }
 
 /** Builds the server on its data folder; the folder may have been opened before, since its database takes a while. */
-export async function buildApp(config: Config, folder: DataFolder = openDataFolder(config)): Promise<App> {
+export async function buildApp(
+  config: Config,
+  opening: DataFolder | Promise<DataFolder> = openDataFolder(config),
+): Promise<App> {
+  const folder = await opening
   const server = Fastify({
     logger: { level: config.logLevel, redact: ['req.headers.authorization', 'req.headers.cookie'] },
     bodyLimit: MOST_BODY_BYTES,
     forceCloseConnections: true,
-    trustProxy: false,
+    trustProxy: config.trustedProxies.length > 0 ? [...config.trustedProxies] : false,
   }).withTypeProvider<ZodTypeProvider>()
   try {
     const database = await openDatabase(folder.database)
     const { db } = database
     const files = new FileStore(join(config.dataFolder, 'files'))
     const bus = new Bus()
+    const room = new Room(config.dataFolder, config.reserve)
+    await room.look()
     const pool = new ReadPool()
     const players = new PlayPool()
     const library = new LibraryCache(db, pool, join(config.dataFolder, 'indexes'))
@@ -101,6 +113,7 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
       library,
       search,
       players,
+      room,
       log: server.log,
     }
     await addRoutes(server, services)
@@ -108,21 +121,35 @@ export async function buildApp(config: Config, folder: DataFolder = openDataFold
     sweepSnapshots(join(config.dataFolder, 'indexes'), await versionsKept(db))
     await jobs.start()
     const stopRefreshing = keepRefreshing(services)
+    const door = config.visitors && visitorsDoor(server)
     return {
       server,
       services,
+      listen: async () => {
+        const address = await server.listen({ host: config.host, port: config.port })
+        if (door)
+          await new Promise<void>((resolve, reject) => door.once('error', reject).listen(config.visitors, resolve))
+        return address
+      },
+      visitorsAddress: () => {
+        const at = door?.address()
+        return at && typeof at === 'object' ? `http://${config.visitors!.host}:${at.port}` : undefined
+      },
       close: async () => {
         stopRefreshing()
+        room.close()
+        door?.closeAllConnections()
+        door?.close()
         await server.close()
         await jobs.stop()
         await pool.close()
         await players.close()
         await database.close()
-        folder.unlock()
+        await folder.unlock()
       },
     }
   } catch (error) {
-    folder.unlock()
+    await folder.unlock()
     throw error
   }
 }
@@ -137,7 +164,8 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   server.setValidatorCompiler(validatorCompiler)
   server.setSerializerCompiler(serializerCompiler)
   answerProblems(server)
-  guardOrigin(server, services.config.publicHosts)
+  guardDoors(server, services.config.publicHosts)
+  guardRoom(server, services.room)
   await server.register(helmet, {
     contentSecurityPolicy: {
       directives: {
@@ -166,11 +194,14 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   })
   const widget = assetFolder('./widget', '../../widget/dist')
   await server.register(async (app) => {
-    app.get('/api/health', { schema: { response: { 200: healthSchema } } }, async () => ({
-      status: 'ok' as const,
-      version: VERSION,
-      database: services.databaseKind,
-    }))
+    app.get(
+      '/api/health',
+      { schema: { response: { 200: healthSchema, 503: healthSchema } } },
+      async (_request, reply) => {
+        const told = await health(services, VERSION)
+        return reply.code(told.status === 'failing' ? 503 : 200).send(told)
+      },
+    )
     app.get('/api/openapi.json', { schema: { hide: true } }, async () => server.swagger())
   })
   await server.register(agentRoutes(services))

@@ -1,17 +1,26 @@
 import { resolve } from 'node:path'
+import { isLoopback } from './http/loopback'
 
 /** What the server is told from outside. */
 export interface Config {
   readonly dataFolder: string
   readonly host: string
   readonly port: number
+  /** Where visitors are let in by a door of their own; undefined for no such door. */
+  readonly visitors: { readonly host: string; readonly port: number } | undefined
   readonly databaseUrl: string | undefined
-  /** Private hosts pages may be fetched from, on top of those set in the application. */
   /** Characters that the sources of one agent may hold together. */
   readonly mostCharacters: number
+  /** Private hosts pages may be fetched from, on top of those set in the application. */
   readonly allowedHosts: readonly string[]
   /** Names the server may be reached by, besides loopback. */
   readonly publicHosts: readonly string[]
+  /** Addresses and networks of proxies whose word is taken for where a visitor comes from. */
+  readonly trustedProxies: readonly string[]
+  /** Turns that may be taken in a minute: in one conversation, and by all from one address. */
+  readonly turnsPerMinute: { readonly conversation: number; readonly address: number }
+  /** Bytes kept free on the disk of the data folder; below it nothing more is written. */
+  readonly reserve: number
   /** Base address of simulated models that ship with the product; nothing where they do not run. */
   readonly simulatedModels: string | undefined
   readonly logLevel: string
@@ -23,19 +32,44 @@ const list = (value: string | undefined): string[] =>
     .map((part) => part.trim().toLowerCase())
     .filter((part) => part !== '')
 
+function portFrom(name: string, value: string): number {
+  const port = Number(value)
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`${name} is “${value}”: give a number from 0 to 65535.`)
+  return port
+}
+
+function countFrom(name: string, value: string): number {
+  const count = Number(value)
+  if (!Number.isInteger(count) || count < 1 || count > 1e9)
+    throw new Error(`${name} is “${value}”: give a whole number from 1.`)
+  return count
+}
+
 /** Reads the configuration from environment variables; every one has a default that is safe on a desktop machine. */
 export function configFrom(env: Readonly<Record<string, string | undefined>>): Config {
-  const port = Number(env.PORT ?? env.PARROT_PORT ?? 4100)
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
-    throw new Error(`PORT is “${env.PORT ?? env.PARROT_PORT}”: give a number from 0 to 65535.`)
+  const host = env.PARROT_HOST ?? '127.0.0.1'
+  if (!isLoopback(host))
+    throw new Error(
+      `PARROT_HOST is “${host}”: whoever reaches that address could read and change every agent. Leave it out, so that designers work on this machine. To let visitors in, set PARROT_VISITOR_HOST=${host} and PARROT_VISITOR_PORT: that door leads to the visitors’ pages only.`,
+    )
   return {
     dataFolder: resolve(env.PARROT_DATA ?? './data'),
-    host: env.PARROT_HOST ?? '127.0.0.1',
-    port,
+    host,
+    port: portFrom(env.PORT === undefined ? 'PARROT_PORT' : 'PORT', env.PORT ?? env.PARROT_PORT ?? '4100'),
+    visitors: env.PARROT_VISITOR_PORT
+      ? { host: env.PARROT_VISITOR_HOST ?? '127.0.0.1', port: portFrom('PARROT_VISITOR_PORT', env.PARROT_VISITOR_PORT) }
+      : undefined,
     databaseUrl: env.DATABASE_URL || undefined,
     mostCharacters: Number(env.PARROT_MOST_CHARACTERS) || 11_000_000,
     allowedHosts: list(env.PARROT_ALLOW_HOSTS),
     publicHosts: list(env.PARROT_PUBLIC_HOSTS),
+    trustedProxies: list(env.PARROT_TRUSTED_PROXIES),
+    turnsPerMinute: {
+      conversation: countFrom('PARROT_TURNS_PER_CONVERSATION', env.PARROT_TURNS_PER_CONVERSATION ?? '30'),
+      address: countFrom('PARROT_TURNS_PER_ADDRESS', env.PARROT_TURNS_PER_ADDRESS ?? '600'),
+    },
+    reserve: countFrom('PARROT_RESERVE_MB', env.PARROT_RESERVE_MB ?? '64') * 1024 * 1024,
     simulatedModels: env.PARROT_SIMULATED_MODELS || undefined,
     logLevel: env.PARROT_LOG ?? 'info',
   }

@@ -1,3 +1,4 @@
+import { chmodSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Config } from './config'
 import { startEmbedded, type Embedded, type OnProgress } from './database/embedded'
@@ -8,20 +9,23 @@ export interface DataFolder {
   /** The embedded database, or the address of the server that is used in its place. */
   readonly database: Embedded | string
   /** Lets the folder go; the database is closed before. */
-  unlock(): void
+  unlock(): Promise<void>
 }
 
 /** Takes the data folder and starts its database; throws when another process holds the folder. */
-export function openDataFolder(
+export async function openDataFolder(
   config: Pick<Config, 'dataFolder' | 'databaseUrl'>,
   onProgress?: OnProgress,
-): DataFolder {
-  if (config.databaseUrl) return { database: config.databaseUrl, unlock: () => undefined }
-  const unlock = lockFolder(config.dataFolder)
+  onLost: () => void = () => undefined,
+): Promise<DataFolder> {
+  if (config.databaseUrl) return { database: config.databaseUrl, unlock: async () => undefined }
+  const unlock = await lockFolder(config.dataFolder, onLost)
   try {
+    // What people wrote and asked is nobody else's on this machine.
+    chmodSync(config.dataFolder, 0o700)
     return { database: startEmbedded(join(config.dataFolder, 'database'), onProgress), unlock }
   } catch (error) {
-    unlock()
+    await unlock()
     throw error
   }
 }

@@ -1,7 +1,8 @@
-import { mkdtempSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, statSync, utimesSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { until } from '../testing/testApp'
 import { Bus } from './bus'
 import { configFrom } from './config'
 import { FileStore } from './files'
@@ -35,20 +36,35 @@ describe('kept files', () => {
 })
 
 describe('the lock of a data folder', () => {
-  it('is freed by its owner and taken over from the dead', () => {
+  const lost = () => undefined
+
+  it('is had by one of many that come at once, and freed by its owner', async () => {
     const folder = newFolder()
-    const free = lockFolder(folder)
-    free()
-    writeFileSync(join(folder, 'server.lock'), '999999999')
-    lockFolder(folder)()
-    writeFileSync(join(folder, 'server.lock'), 'not a number')
-    lockFolder(folder)()
+    mkdirSync(join(folder, 'in-use'))
+    // Left by a server that is no more.
+    utimesSync(join(folder, 'in-use'), new Date(0), new Date(0))
+    const all = await Promise.allSettled(Array.from({ length: 6 }, () => lockFolder(folder, lost)))
+    const [one, ...others] = all.filter((each) => each.status === 'fulfilled')
+    expect(others).toEqual([])
+    await one!.value()
+    await (
+      await lockFolder(folder, lost)
+    )()
   })
 
-  it('names the process that holds it', () => {
+  it('is not had while another holds it, however long that lives', async () => {
     const folder = newFolder()
-    writeFileSync(join(folder, 'server.lock'), String(process.ppid))
-    expect(() => lockFolder(folder)).toThrow(new RegExp(`process ${process.ppid}`))
+    const free = await lockFolder(folder, lost)
+    await expect(lockFolder(folder, lost)).rejects.toThrow(/in use by another server/)
+    await free()
+  })
+
+  it('tells the holder when somebody else took it over', async () => {
+    const folder = newFolder()
+    const told = new Promise<void>((resolve) => void lockFolder(folder, resolve))
+    await until(async () => existsSync(join(folder, 'in-use')))
+    utimesSync(join(folder, 'in-use'), new Date(0), new Date(0))
+    await told
   })
 })
 
@@ -68,6 +84,16 @@ describe('the configuration', () => {
       'a.example',
       'b.example',
     ])
+  })
+
+  it('does not let designers’ work be reached from elsewhere, and says what to do', () => {
+    for (const host of ['0.0.0.0', '::', '192.168.1.5', 'parrot.example'])
+      expect(() => configFrom({ PARROT_HOST: host })).toThrow(/PARROT_VISITOR_HOST/)
+    expect(configFrom({ PARROT_VISITOR_HOST: '0.0.0.0', PARROT_VISITOR_PORT: '4180' }).visitors).toEqual({
+      host: '0.0.0.0',
+      port: 4180,
+    })
+    expect(() => configFrom({ PARROT_TURNS_PER_ADDRESS: 'many' })).toThrow(/PARROT_TURNS_PER_ADDRESS/)
   })
 
   it.each(['-1', '65536', '4100.5', 'http'])('refuses %s as a port', (port) =>

@@ -1,33 +1,32 @@
-import { closeSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
+import { lock } from 'proper-lockfile'
+
+/** A lock is renewed every second; one that was not for so long is left by a server that is no more. */
+const STALE_MS = 2000
+const RENEWED_MS = 1000
+/** A server that was just killed is waited out. */
+const WAITED = { retries: 12, factor: 1, minTimeout: 250, maxTimeout: 250 }
 
 /**
- * Takes a data folder for this process: two servers on one folder would damage it. A lock left by a process that no
- * longer runs is taken over. Gives the function that frees the folder; throws when another process holds it.
+ * Takes a data folder for this process: two servers on one folder would damage it, also two in different containers. Gives
+ * the function that frees the folder; throws when another process holds it. `onLost` is called when another process took
+ * the folder over, as it may after this machine slept: nothing more must be written then.
  */
-export function lockFolder(folder: string): () => void {
-  mkdirSync(folder, { recursive: true })
-  const path = join(folder, 'server.lock')
-  const holder = holderOf(path)
-  if (holder !== undefined)
-    throw new Error(
-      `The data folder ${folder} is in use by process ${holder}. Stop it first, or set PARROT_DATA to another folder.`,
-    )
-  rmSync(path, { force: true })
-  const file = openSync(path, 'wx', 0o600)
-  writeSync(file, String(process.pid))
-  closeSync(file)
-  return () => rmSync(path, { force: true })
-}
-
-function holderOf(path: string): number | undefined {
+export async function lockFolder(folder: string, onLost: () => void): Promise<() => Promise<void>> {
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
   try {
-    const pid = Number(readFileSync(path, 'utf8'))
-    if (!Number.isInteger(pid) || pid <= 0 || pid === process.pid) return undefined
-    process.kill(pid, 0)
-    return pid
+    return await lock(folder, {
+      lockfilePath: join(folder, 'in-use'),
+      stale: STALE_MS,
+      update: RENEWED_MS,
+      retries: WAITED,
+      onCompromised: onLost,
+    })
   } catch (error) {
-    // EPERM: the process runs, under another user.
-    return (error as NodeJS.ErrnoException).code === 'EPERM' ? Number(readFileSync(path, 'utf8')) : undefined
+    if ((error as NodeJS.ErrnoException).code !== 'ELOCKED') throw error
+    throw new Error(
+      `The data folder ${folder} is in use by another server. Stop it first, or set PARROT_DATA to another folder.`,
+    )
   }
 }

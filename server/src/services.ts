@@ -4,6 +4,7 @@ import type { Config } from './config'
 import type { Database } from './database'
 import type { LibrarySearch } from './embedding/search'
 import type { FileStore } from './files'
+import type { Room } from './http/room'
 import type { Jobs } from './jobs'
 import type { LibraryCache } from './library/cache'
 import type { ReadPool } from './library/readPool'
@@ -23,5 +24,6 @@ export interface Services {
   readonly library: LibraryCache
   readonly search: LibrarySearch
   readonly players: PlayPool
+  readonly room: Room
   readonly log: FastifyBaseLogger
 }

@@ -26,14 +26,23 @@ export async function openDatabase(from: string | Embedded): Promise<Connection>
   return connection
 }
 
+/** No request waits for ever for a statement, or for its turn. */
+const LIMITS = { query_timeout: 60_000, connectionTimeoutMillis: 60_000 }
+
 function openServer(url: string): Connection {
-  const pool = new pg.Pool({ connectionString: url, max: 10 })
+  const pool = new pg.Pool({ connectionString: url, max: 10, ...LIMITS })
   return { db: drizzle(pool, { schema }), kind: 'postgresql', close: () => pool.end() }
 }
 
 async function openEmbedded(embedded: Embedded): Promise<Connection> {
   // One connection: PGlite runs one statement at a time, so a second one could only wait.
-  const pool = new pg.Pool({ host: await embedded.socketFolder, user: 'postgres', database: 'postgres', max: 1 })
+  const pool = new pg.Pool({
+    host: await embedded.socketFolder,
+    user: 'postgres',
+    database: 'postgres',
+    max: 1,
+    ...LIMITS,
+  })
   pool.on('error', () => undefined)
   return {
     db: drizzle(pool, { schema }),

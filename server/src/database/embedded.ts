@@ -22,6 +22,10 @@ const INITDB_NOTICE_MS = 3000
  */
 export function startEmbedded(folder: string, onProgress: OnProgress = () => {}): Embedded {
   const isNew = !existsSync(folder) || readdirSync(folder).length === 0
+  if (!isNew && !existsSync(join(folder, 'PG_VERSION')))
+    throw new Error(
+      `The database in ${folder} is not whole: its version file is missing. Put the folder back from a backup; only an empty folder is made into a new database.`,
+    )
   mkdirSync(folder, { recursive: true })
   if (isNew) onProgress('Preparing a new database. This happens once and takes up to half a minute.')
   const began = Date.now()

@@ -54,6 +54,7 @@ export function problemOf(error: unknown): Problem {
       fields,
     }
   }
+  if (isNoRoom(error)) return noRoom().problem
   const { statusCode = 500, code, message } = error as FastifyError
   const told = TOLD[code ?? '']
   if (told) return { type: 'about:blank', status: statusCode, ...told }
@@ -65,6 +66,24 @@ export function problemOf(error: unknown): Problem {
     detail: 'Nothing was changed. Try again; if it happens again, the server’s log says why.',
   }
 }
+
+/** A write that found no room: the file system says so, or the database (disk_full, or a file it could not extend). */
+function isNoRoom(error: unknown): boolean {
+  for (let each = error; each instanceof Error; each = each.cause) {
+    const { code } = each as FastifyError
+    if (code === 'ENOSPC' || code === 'EDQUOT' || code === '53100') return true
+  }
+  return false
+}
+
+/** What is told where there is no room. */
+export const noRoom = (): HttpProblem =>
+  new HttpProblem(
+    507,
+    'There is no room left on the disk.',
+    'Nothing was changed. Make room where the data folder lies; reading goes on meanwhile.',
+    { code: 'no-room' },
+  )
 
 const TOLD: Readonly<Record<string, Pick<Problem, 'title' | 'detail' | 'code'>>> = {
   FST_ERR_CTP_BODY_TOO_LARGE: { title: 'That is too large.', detail: 'Send less at once.', code: 'too-large' },

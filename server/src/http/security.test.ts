@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -7,6 +7,7 @@ import { newDataFolder, openTestApp, type TestApp } from '../../testing/testApp'
 import { buildApp, configFrom } from '..'
 import { fetchPage, isPublicAddress } from '../crawl'
 import { Seal } from '../settings/seal'
+import { problemOf } from './problems'
 
 let app: TestApp
 beforeAll(async () => {
@@ -63,6 +64,73 @@ describe('the door', () => {
       '/api/talk/{slug}/turns',
     ])
       expect(Object.keys(body.paths)).toContain(path)
+  })
+})
+
+describe('who comes from outside', () => {
+  const routes: { method: string; url: string }[] = []
+  let open: TestApp
+  let visitors: string
+  beforeAll(async () => {
+    open = await openTestApp({ PARROT_PORT: '0', PARROT_VISITOR_PORT: '0' })
+    const { paths } = (await open.ask('GET', '/api/openapi.json')).body as { paths: Record<string, object> }
+    for (const [path, methods] of Object.entries(paths))
+      for (const method of Object.keys(methods))
+        routes.push({ method: method.toUpperCase(), url: path.replace(/\{\w+\}/g, 'x') })
+    await open.listen()
+    visitors = open.visitorsAddress()!
+  })
+  afterAll(() => open.end())
+
+  const FROM_OUTSIDE: Record<string, string>[] = [
+    { host: 'parrot.example' },
+    { host: 'localhost:4100', 'x-forwarded-for': '203.0.113.9' },
+  ]
+  const FOR_VISITORS = /^\/(?:api\/talk\/|api\/faces\/|api\/health$)/
+
+  it('reaches the visitors’ routes and no other, by a public name, through a proxy, or by the visitors’ door', async () => {
+    expect(routes.length).toBeGreaterThan(80)
+    const others = routes.filter(({ url }) => !FOR_VISITORS.test(url))
+    for (const { method, url } of others) {
+      for (const headers of FROM_OUTSIDE) {
+        const { status, body } = await app.ask(method, url, undefined, headers)
+        expect([method, url, status, body.code]).toEqual([method, url, 404, 'not-for-visitors'])
+      }
+      const response = await fetch(`${visitors}${url}`, { method })
+      expect([method, url, response.status]).toEqual([method, url, 404])
+    }
+  })
+
+  it('has a page, its files and health', async () => {
+    expect((await fetch(`${visitors}/api/health`)).status).toBe(200)
+    expect(await (await fetch(`${visitors}/api/talk/nobody`)).json()).toMatchObject({
+      title: 'Nobody is here to talk to.',
+    })
+    expect((await app.ask('GET', '/api/talk/nobody', undefined, { host: 'parrot.example' })).body.status).toBe(404)
+    for (const path of ['/', '/settings', '/api/openapi.json', '/assets/../api/agents', '//api/agents'])
+      expect((await fetch(`${visitors}${path}`)).status).toBe(404)
+  })
+})
+
+describe('a disk without room', () => {
+  it('is read from, not written to, and health tells', async () => {
+    const full = await openTestApp({ PARROT_RESERVE_MB: '999999999' })
+    expect((await full.ask('GET', '/api/agents')).status).toBe(200)
+    expect((await full.ask('GET', '/api/health')).body).toMatchObject({ status: 'full' })
+    const { status, body } = await full.ask('POST', '/api/agents', { name: 'Ada' })
+    expect([status, body.code]).toEqual([507, 'no-room'])
+    await full.end()
+  })
+
+  it('is told of where a write finds out', () => {
+    const enospc = Object.assign(new Error('write failed'), { code: 'ENOSPC' })
+    expect(problemOf(enospc)).toMatchObject({ status: 507 })
+    expect(
+      problemOf(new Error('Failed query', { cause: Object.assign(new Error(), { code: '53100' }) })),
+    ).toMatchObject({
+      status: 507,
+    })
+    expect(problemOf(new Error('else'))).toMatchObject({ status: 500 })
   })
 })
 
@@ -153,12 +221,21 @@ describe('secrets', () => {
 describe('the data folder', () => {
   it('is not opened by two servers at once, and is free again afterwards', async () => {
     const folder = newDataFolder()
-    writeFileSync(join(folder, 'server.lock'), String(process.ppid))
     const config = configFrom({ PARROT_DATA: folder, PARROT_LOG: 'silent' })
-    await expect(buildApp(config)).rejects.toThrow(/in use by process/)
-    writeFileSync(join(folder, 'server.lock'), '999999999')
+    const first = await buildApp(config)
+    await expect(buildApp(config)).rejects.toThrow(/in use by another server/)
+    await first.close()
     const second = await buildApp(config)
+    expect(statSync(folder).mode & 0o077).toBe(0)
     await second.close()
+  })
+
+  it('with a database that is not whole is left alone', async () => {
+    const folder = newDataFolder()
+    rmSync(join(folder, 'database', 'PG_VERSION'))
+    const before = readdirSync(join(folder, 'database'))
+    await expect(buildApp(configFrom({ PARROT_DATA: folder, PARROT_LOG: 'silent' }))).rejects.toThrow(/not whole/)
+    expect(readdirSync(join(folder, 'database'))).toEqual(before)
   })
 
   it('a port that is none is refused before anything starts', () => {

@@ -143,10 +143,31 @@ describe('the logbook', () => {
 })
 
 describe('visitors in a hurry', () => {
-  it('are asked to wait after many questions in a minute', async () => {
+  it('are asked to wait in their conversation, while others behind the same address go on', async () => {
+    const { conversationId } = (await talk('Hello')).body
     const answers = []
-    for (let at = 0; at < 32; at++) answers.push(await talk('Hello'))
-    const refused = answers.find((answer) => answer.status === 429)
-    expect(refused?.body).toMatchObject({ title: 'That was many questions at once.', status: 429 })
+    for (let at = 0; at < 31; at++) answers.push(await talk('Hello', { conversationId }))
+    expect(answers.slice(0, 30).map(({ status }) => status)).toEqual(Array(30).fill(200))
+    expect(answers[30]!.body).toMatchObject({ title: 'That was many questions at once.', status: 429 })
+    expect((await talk('Hello')).status).toBe(200)
+  })
+
+  it('are counted by address, whose limit can be set, as a trusted proxy tells it and nobody else', async () => {
+    const busy = await openTestApp({ PARROT_TURNS_PER_ADDRESS: '2', PARROT_TRUSTED_PROXIES: '127.0.0.1' })
+    const from = (address: string) =>
+      busy.ask('POST', '/api/talk/nobody/turns', { text: 'Hello' }, { 'x-forwarded-for': address })
+    const statuses = []
+    for (const address of ['203.0.113.1', '203.0.113.1', '203.0.113.1', '203.0.113.2'])
+      statuses.push((await from(address)).status)
+    expect(statuses).toEqual([404, 404, 429, 404])
+    await busy.end()
+    const plain = await openTestApp({ PARROT_TURNS_PER_ADDRESS: '1' })
+    const told = []
+    for (const address of ['203.0.113.1', '203.0.113.2'])
+      told.push(
+        (await plain.ask('POST', '/api/talk/nobody/turns', { text: 'x' }, { 'x-forwarded-for': address })).status,
+      )
+    expect(told).toEqual([404, 429])
+    await plain.end()
   })
 })

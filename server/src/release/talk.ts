@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import rateLimit from '@fastify/rate-limit'
+import type { FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { and, eq, isNull } from 'drizzle-orm'
 import { z } from 'zod'
@@ -11,31 +12,42 @@ import type { AgentRow } from '../agents/queries'
 import { agents, type Database } from '../database'
 import { streamWork, wantsEvents } from '../http/events'
 import { HttpProblem } from '../http/problems'
+import { newId } from '../ids'
 import type { Services } from '../services'
 import { conversationOf, keepTurn } from '../turns/conversations'
 import { ask, editionOf, type Listening, valuesFor } from '../turns/subject'
 
 const params = z.object({ slug: z.string().max(100) })
 
-/** Turns one visitor's address may take in a minute. */
-const TURNS_PER_MINUTE = 30
+const MINUTE = 60_000
+
+/** What tells one visitor from others behind the same address: the conversation, once there is one. */
+const conversationIn = ({ body, ip }: FastifyRequest): string =>
+  `conversation ${(body as { conversationId?: string } | undefined)?.conversationId ?? `${ip} ${newId()}`}`
 
 /** What visitors reach: the page of an agent and its turns. Only a live edition answers; the draft never does. */
 export const talkRoutes =
   (services: Services, widgetFolder: string | undefined): FastifyPluginAsyncZod =>
   async (app) => {
-    const { db, bus } = services
-    await app.register(rateLimit, {
-      max: TURNS_PER_MINUTE,
-      timeWindow: '1 minute',
-      allowList: (request) => request.method !== 'POST',
-      errorResponseBuilder: (_request, context) =>
-        new HttpProblem(
+    const { db, bus, config } = services
+    await app.register(rateLimit, { global: false })
+    const most = config.turnsPerMinute
+    const limits = [
+      app.createRateLimit({ max: most.address, timeWindow: MINUTE, keyGenerator: ({ ip }) => `address ${ip}` }),
+      app.createRateLimit({ max: most.conversation, timeWindow: MINUTE, keyGenerator: conversationIn }),
+    ]
+    /** Many may come from one address, behind a school's or an office's; one of them asks only so fast. */
+    const limited = async (request: FastifyRequest): Promise<void> => {
+      for (const limit of limits) {
+        const counted = await limit(request)
+        if (counted.isAllowed || !counted.isExceeded) continue
+        throw new HttpProblem(
           429,
           'That was many questions at once.',
-          `Wait ${Math.ceil(context.ttl / 1000)} seconds, then ask again.`,
-        ),
-    })
+          `Wait ${counted.ttlInSeconds} seconds, then ask again.`,
+        )
+      }
+    }
 
     app.get(
       '/api/talk/:slug',
@@ -85,7 +97,7 @@ export const talkRoutes =
 
     app.post(
       '/api/talk/:slug/turns',
-      { schema: { params, body: talkTurn, response: { 200: talkReply } } },
+      { schema: { params, body: talkTurn, response: { 200: talkReply } }, preHandler: limited },
       async (request, reply) => {
         const { slug } = request.params
         const failing = (error: unknown) => Promise.reject(failureForVisitors(error))

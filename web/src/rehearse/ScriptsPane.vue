@@ -2,13 +2,12 @@
 import { computed, onMounted, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ElButton, ElProgress } from 'element-plus'
-import type { Check, RunColumn, Script, StoredScript } from '@parrot/contract'
-import { call, post } from '../api/client'
+import type { RunColumn, Script } from '@parrot/contract'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
-import { tell, tellFailure } from '../shared/undo'
 import { cellOf, useCell, useRuns } from './runs'
+import { useScriptActs } from './scriptActs'
 import RunsChart from './RunsChart.vue'
 import ScriptEditor from './ScriptEditor.vue'
 import ScriptRun from './ScriptRun.vue'
@@ -68,81 +67,21 @@ function select(id: string, rehearsal?: RunColumn): void {
 const startNew = () => select('new')
 const leave = () => void router.push({ name: 'rehearse', params: { id: agentId.value } })
 
+const acts = useScriptActs(agentId, {
+  all,
+  reload: () => scripts.load(),
+  run,
+  select,
+  leave: () => (leave(), showFirst()),
+})
 async function save(script: Script): Promise<void> {
-  try {
-    const saved = isNew.value
-      ? await post<StoredScript>(`/api/agents/${agentId.value}/scripts`, script)
-      : await call<StoredScript>('PUT', `/api/scripts/${scriptId.value}`, script)
-    await scripts.load()
-    isEditing.value = false
-    select(saved.id)
-    await run([saved.id])
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
-
-/** Moves a script among the others; the order is the agent's. */
-async function move(id: string, by: number): Promise<void> {
-  const ids = (all.value ?? []).map((script) => script.id)
-  const at = ids.indexOf(id)
-  if (at + by < 0 || at + by >= ids.length) return
-  ids.splice(at + by, 0, ...ids.splice(at, 1))
-  try {
-    await call('PUT', `/api/agents/${agentId.value}/scripts/order`, { ids })
-    await scripts.load()
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
-
-/** What was good in the last run must be so from now on. */
-async function addChecks(
-  { id, changedAt: _changedAt, ...script }: StoredScript,
-  turn: number,
-  checks: Check[],
-): Promise<void> {
-  const turns = script.turns.map((each, at) => (at === turn ? { ...each, checks } : each))
-  try {
-    await call('PUT', `/api/scripts/${id}`, { ...script, turns })
-    await scripts.load()
-    await run([id])
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
-
-/** A copy to be altered: named after the one it was made of. */
-async function duplicate({ title, folder, tags, turns }: StoredScript): Promise<void> {
-  try {
-    const copy = { title: `${title} (copy)`.slice(0, 200), folder, tags, turns }
-    const made = await post<StoredScript>(`/api/agents/${agentId.value}/scripts`, copy)
-    await scripts.load()
-    select(made.id)
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
-
-async function remove(script: StoredScript): Promise<void> {
-  try {
-    await call('DELETE', `/api/scripts/${script.id}`)
-    await router.push({ name: 'rehearse', params: { id: agentId.value } })
-    await scripts.load()
-    showFirst()
-    tell(`“${script.title}” was removed.`, async () => {
-      await post(`/api/scripts/${script.id}/restore`)
-      await scripts.load()
-    })
-  } catch (problem) {
-    tellFailure(problem)
-  }
+  if (await acts.save(script, isNew.value ? undefined : scriptId.value)) isEditing.value = false
 }
 </script>
 
 <template>
-  <div class="rehearse">
-    <section class="sheet" aria-label="Scripts and runs">
+  <div class="two-panes rehearse">
+    <section class="list" aria-label="Scripts and runs">
       <header class="pane-head">
         <slot name="head" />
       </header>
@@ -219,10 +158,10 @@ async function remove(script: StoredScript): Promise<void> {
           :is-busy="progress !== undefined"
           @edit="isEditing = true"
           @run="run([selected.id])"
-          @duplicate="duplicate(selected)"
-          @move="move(selected.id, $event)"
-          @check="(turn, checks) => addChecks(selected!, turn, checks)"
-          @remove="remove(selected)"
+          @duplicate="acts.duplicate(selected)"
+          @move="acts.move(selected.id, $event)"
+          @check="(turn, checks) => acts.addChecks(selected!, turn, checks)"
+          @remove="acts.remove(selected)"
         />
       </template>
       <EmptyNote
@@ -235,15 +174,8 @@ async function remove(script: StoredScript): Promise<void> {
 </template>
 
 <style scoped>
-.rehearse {
-  display: grid;
+.two-panes.rehearse {
   grid-template-columns: minmax(360px, 5fr) minmax(0, 7fr);
-  min-height: calc(100dvh - var(--frame-top, var(--path-height)) - var(--strip-height));
-}
-.sheet {
-  padding: var(--gap-4) var(--gap-4) var(--gap-6) var(--gap-5);
-  border-right: 1px solid var(--line);
-  min-width: 0;
 }
 .run {
   min-height: 36px;
@@ -265,13 +197,10 @@ async function remove(script: StoredScript): Promise<void> {
   min-width: 0;
 }
 @media (width < 960px) {
-  .rehearse {
+  .two-panes.rehearse {
     grid-template-columns: minmax(0, 1fr);
   }
-  .sheet {
-    border-right: 0;
-    border-bottom: 1px solid var(--line);
-    padding: var(--gap-4);
+  .list {
     overflow-x: auto;
   }
   .detail {
