@@ -20,6 +20,7 @@ export const sourceChanges = z
     refreshHours: z.number().int().min(1).max(8760).nullable(),
   })
   .partial()
+  .refine((changes) => Object.keys(changes).length > 0, 'Nothing is changed: name at least one field.')
   .refine(({ validFrom, validUntil }) => !validFrom || !validUntil || validFrom <= validUntil, {
     message: 'The last day lies before the first.',
     path: ['validUntil'],

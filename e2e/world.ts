@@ -109,7 +109,7 @@ export async function openWorld(): Promise<World> {
       return page
     },
     kill: async () => {
-      process.kill(Number(readFileSync(join(dataFolder, 'server.lock'), 'utf8')), 'SIGKILL')
+      process.kill(Number(readFileSync(join(dataFolder, 'server.pid'), 'utf8')), 'SIGKILL')
       await gone()
     },
     start,

@@ -64,6 +64,27 @@ export type Reader = (file: SourceFile) => Promise<ReadResult> | ReadResult
 
 export const failed = (message: string, advice: string): ReadResult => ({ ok: false, problem: { message, advice } })
 
+/** Thrown from within a reader where a file cannot be read; `readingOf` makes a result of it. */
+export class Unreadable extends Error {
+  constructor(
+    /** What is wrong, after the file's name: "has …". */
+    readonly what: string,
+    readonly advice: string,
+  ) {
+    super(what)
+  }
+}
+
+/** What a reader gives, or why the file cannot be read. */
+export async function readingOf(name: string, read: () => ReadResult | Promise<ReadResult>): Promise<ReadResult> {
+  try {
+    return await read()
+  } catch (error) {
+    if (error instanceof Unreadable) return failed(`“${name}” ${error.what}`, error.advice)
+    throw error
+  }
+}
+
 /** A readable document, its questions joined with their answers; or the problem that nothing in it can be read. */
 export function readable(title: string, blocks: readonly Block[], name: string): ReadResult {
   const hasText = blocks.some((block) => /[\p{L}\p{N}]/u.test(block.text))

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, ZipPassThrough, zipSync } from 'fflate'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { read, unpack } from './index'
+import { CUTTING, passagesOf, read, unpack } from './index'
 
 /** Entities that name each other ten times over: a parser that follows them would make a thousand million words. */
 const BOMB = `<!DOCTYPE bomb [<!ENTITY a0 "ha">${Array.from(
@@ -91,6 +91,53 @@ describe('packages', () => {
         expect(unpacked.ok ? unpacked.files.length : unpacked.problem).toBeDefined()
       }),
       { numRuns: 500, seed: 3 },
+    )
+  })
+})
+
+describe('documents made to take without end', () => {
+  const bytes = (text: string) => new TextEncoder().encode(text)
+  const problemOf = async (name: string, text: string) => {
+    const result = await read({ bytes: bytes(text), name })
+    return result.ok ? '' : result.problem.message
+  }
+
+  it('are refused where elements stand in each other deeper than in any page', async () => {
+    for (const tag of ['div', 'b', 'blockquote', 'details'])
+      expect(await problemOf('deep.html', `<html><body>${`<${tag}>`.repeat(50_000)}deep`)).toContain('a thousand deep')
+    expect(await problemOf('deep.md', `${'> '.repeat(3)}not deep`)).toBe('')
+  })
+
+  it('are read in time that grows with their length alone: captions with many cues, and a cue with many lines', async () => {
+    const two = (number: number) => String(number).padStart(2, '0')
+    const time = (at: number) => `${two(Math.floor(at / 3600))}:${two(Math.floor(at / 60) % 60)}:${two(at % 60)}.000`
+    const cues = (count: number) =>
+      Array.from({ length: count }, (_, at) => `${time(at)} --> ${time(at + 1)}\nWord ${at} is said here.`)
+    const long = await read({ bytes: bytes(`WEBVTT\n\n${cues(80_000).join('\n\n')}`), name: 'long.vtt' })
+    const said = long.ok ? long.document.blocks.map(({ text }) => text).join(' ') : ''
+    for (const at of [0, 399, 400, 401, 79_999]) expect(said.split(`Word ${at} is said here.`)).toHaveLength(2)
+    const lines = `WEBVTT\n\n00:00:00.000 --> 00:00:10.000\n${'a line of many\n'.repeat(60_000)}`
+    expect(await problemOf('lines.vtt', lines)).toBe('')
+  })
+
+  it('are cut into passages of a bearable size, nothing lost and nothing twice, with or without spaces', () => {
+    const text = fc.string({ unit: fc.constantFrom('a', 'é', '😀', '. ', ' ', '\u4e00'), minLength: 1, maxLength: 3 })
+    fc.assert(
+      fc.property(
+        text,
+        fc.integer({ min: 3000, max: 9000 }),
+        fc.constantFrom('structure', 'size', 'sentence', 'row'),
+        (unit, times, by) => {
+          const locator = { kind: 'line', line: 1, label: 'line 1' } as const
+          const whole = unit.repeat(times)
+          const document = { title: '', blocks: [{ kind: 'paragraph', text: whole, locator }] } as const
+          const passages = passagesOf(document, { ...CUTTING, by: by as 'size' })
+          const flat = (all: string) => all.replace(/\s+/g, '')
+          expect(flat(passages.map((each) => each.text).join(' '))).toBe(flat(whole))
+          if (by !== 'row') for (const each of passages) expect(each.text.length).toBeLessThanOrEqual(8000)
+        },
+      ),
+      { numRuns: 40, seed: 5 },
     )
   })
 })

@@ -1,6 +1,6 @@
 export type { Block, Cell, Document, Locator, ReadProblem, ReadResult, SourceFile } from './document'
 export { isArchive, openArchive, type Opened } from './archive'
-export { baseName } from './document'
+export { baseName, Unreadable } from './document'
 export { read } from './readers'
 export { pairText } from './asked'
 export { GIVEN_BY_HAND, readPairs, type Pair } from './readers/pairs'

@@ -24,7 +24,7 @@ export interface Cutting {
 /** The usual way. Sizes in characters. */
 export const CUTTING: Cutting = { by: 'structure', target: 700, overlap: 0 }
 
-/** A passage never exceeds this many targets unless one sentence does. */
+/** A passage never exceeds this many targets unless one sentence does, and then never LONGEST_SENTENCE. */
 const MOST = 11 / 7
 
 /**
@@ -52,7 +52,7 @@ function byPieces(document: Document, { by, target }: Cutting): Passage[] {
       const next = document.blocks[at + 1]
       if (next && !(next.kind === 'heading' && next.level <= block.level)) return
     }
-    const texts = by === 'row' || block.kind === 'row' ? [block.text] : sentences(block.text).map((each) => each.text)
+    const texts = by === 'row' || block.kind === 'row' ? [block.text] : sentencesOf(block.text)
     texts.forEach((text, part) => {
       const isFull = open && (by !== 'size' || open.text.length + text.length + 1 > target)
       if (isFull) close()
@@ -139,15 +139,35 @@ const changesPage = (first: TextBlock | undefined, next: TextBlock): boolean =>
   (first?.locator.kind === 'page' && next.locator.kind === 'page' && first.locator.page !== next.locator.page) ||
   (first?.locator.kind === 'slide' && next.locator.kind === 'slide' && first.locator.slide !== next.locator.slide)
 
+/** No sentence is as long: a text without any, or without spaces, is cut here, at a space where there is one near. */
+const LONGEST_SENTENCE = 4000
+const NEAR = 200
+
+/** The sentences of a text, those that cannot be any cut into pieces; put together they are the text. */
+function sentencesOf(text: string): string[] {
+  return sentences(text).flatMap(({ text: sentence }) => {
+    const pieces: string[] = []
+    let rest = sentence
+    while (rest.length > LONGEST_SENTENCE) {
+      const space = rest.lastIndexOf(' ', LONGEST_SENTENCE)
+      const isLow = /[\uDC00-\uDFFF]/.test(rest[LONGEST_SENTENCE]!)
+      const at = space > LONGEST_SENTENCE - NEAR ? space : LONGEST_SENTENCE - (isLow ? 1 : 0)
+      pieces.push(rest.slice(0, at).trimEnd())
+      rest = rest.slice(at).trimStart()
+    }
+    return [...pieces, rest]
+  })
+}
+
 function parted(text: string, sizes: { readonly target: number }): string[] {
   const parts: string[] = []
   let open = ''
-  for (const sentence of sentences(text)) {
-    if (open !== '' && open.length + sentence.text.length + 1 > sizes.target) {
+  for (const sentence of sentencesOf(text)) {
+    if (open !== '' && open.length + sentence.length + 1 > sizes.target) {
       parts.push(open)
       open = ''
     }
-    open += open === '' ? sentence.text : ` ${sentence.text}`
+    open += open === '' ? sentence : ` ${sentence}`
   }
   if (open !== '') parts.push(open)
   return parts

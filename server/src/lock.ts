@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { lock } from 'proper-lockfile'
 
@@ -16,17 +16,25 @@ const WAITED = { retries: 12, factor: 1, minTimeout: 250, maxTimeout: 250 }
 export async function lockFolder(folder: string, onLost: () => void): Promise<() => Promise<void>> {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   try {
-    return await lock(folder, {
+    const free = await lock(folder, {
       lockfilePath: join(folder, 'in-use'),
       stale: STALE_MS,
       update: RENEWED_MS,
       retries: WAITED,
       onCompromised: onLost,
     })
+    // For whoever wants to send it a signal; the lock does not go by it.
+    const pidFile = join(folder, 'server.pid')
+    writeFileSync(pidFile, String(process.pid), { mode: 0o600 })
+    return async () => {
+      rmSync(pidFile, { force: true })
+      await free()
+    }
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'ELOCKED') throw error
     throw new Error(
       `The data folder ${folder} is in use by another server. Stop it first, or set PARROT_DATA to another folder.`,
+      { cause: error },
     )
   }
 }

@@ -11,7 +11,7 @@ const captionsReader =
   (type: 'vtt' | 'srt'): Reader =>
   async (file) => {
     const text = decodeText(file.bytes, file.mediaType)
-    const { cues } = await parseText(text, { type, strict: false }).catch(() => ({ cues: [] }))
+    const cues = await cuesOf(text, type)
     if (cues.length === 0)
       return failed(`“${file.name}” holds no captions that can be read.`, 'Export them again as WebVTT or SRT.')
     const blocks: Block[] = []
@@ -38,6 +38,28 @@ const captionsReader =
     close()
     return readable(baseName(file.name), blocks, file.name)
   }
+
+/** Blank lines part the cues; so many are parsed at a time, and a cue may have so many lines. */
+const PARSED_AT_ONCE = 400
+const MOST_LINES = 200
+
+/** The cues of captions. They are parsed some at a time, since the parser takes longer for each the more there are. */
+async function cuesOf(text: string, type: 'vtt' | 'srt') {
+  const parts = text.replace(/\r\n?/g, '\n').split(/\n{2,}/)
+  const all: { startTime: number; endTime: number; text: string }[] = []
+  for (let at = 0; at < parts.length; at += PARSED_AT_ONCE) {
+    const some = parts.slice(at, at + PARSED_AT_ONCE).map(inFewLines)
+    const whole = type === 'vtt' && at > 0 ? ['WEBVTT', ...some] : some
+    const { cues } = await parseText(whole.join('\n\n'), { type, strict: false }).catch(() => ({ cues: [] }))
+    all.push(...cues)
+  }
+  return all
+}
+
+function inFewLines(part: string): string {
+  const lines = part.split('\n')
+  return lines.length <= MOST_LINES ? part : [...lines.slice(0, 2), lines.slice(2).join(' ')].join('\n')
+}
 
 export const readVtt = captionsReader('vtt')
 export const readSrt = captionsReader('srt')

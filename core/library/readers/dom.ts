@@ -1,6 +1,7 @@
+import { Parser } from 'htmlparser2'
 import { parseHTML } from 'linkedom'
 import { pairBlock } from '../asked'
-import { oneLine, type Block, type Locator } from '../document'
+import { oneLine, Unreadable, type Block, type Locator } from '../document'
 import { tableBlocks } from '../tables'
 
 /** The few parts of a DOM element that reading needs; linkedom's own types are wider and looser. */
@@ -32,10 +33,31 @@ export interface Dom {
  * add by themselves, so a page written without one gets it here.
  */
 export function parseDom(html: string): Dom {
+  if (depthOf(html) > DEEPEST)
+    throw new Unreadable(
+      'has elements in each other more than a thousand deep, as no page does.',
+      'Save its text as a plain document and add that.',
+    )
   const whole = /<body[\s>]/i.test(html)
     ? html
     : `<html><body>${html.replace(/<!doctype[^>]*>|<\/?(?:html|head)(?:\s[^>]*)?>/gi, '')}</body></html>`
   return parseHTML(whole).document as unknown as Dom
+}
+
+/** Pages made by hand or program stay below a hundred. */
+const DEEPEST = 1000
+/** Characters that are looked at before the depth is asked for again. */
+const STEP = 16_384
+
+/** How deeply elements stand in each other, as far as that is of interest: looking stops where it is too deep. */
+export function depthOf(html: string): number {
+  let [depth, deepest] = [0, 0]
+  const parser = new Parser({
+    onopentag: () => (deepest = Math.max(deepest, ++depth)),
+    onclosetag: () => depth--,
+  })
+  for (let at = 0; at < html.length && deepest <= DEEPEST; at += STEP) parser.write(html.slice(at, at + STEP))
+  return deepest
 }
 
 const NOT_TEXT = 'title,script,style,noscript,template,svg,canvas,iframe,object,form,button,select,input,[hidden]'

@@ -1,11 +1,13 @@
 import { Readability } from '@mozilla/readability'
 import { decodeText } from '../encoding'
 import { oneLine, readable, type Reader } from '../document'
-import { blocksOf, parseDom, type Dom, type Element } from './dom'
+import { blocksOf, depthOf, parseDom, type Dom, type Element } from './dom'
 
 const FURNITURE =
   'nav,header,footer,aside,[role=navigation],[role=banner],[role=contentinfo],[role=search],[aria-hidden=true]'
 const MIN_MAIN_TEXT = 200
+/** Beyond this depth, which few pages have, finding the main text takes far longer than reading all of it. */
+const DEEPEST_SCORED = 150
 
 /**
  * HTML → document. The main text is the page's own `main` or `article`; else what Readability finds; else the body
@@ -31,7 +33,7 @@ function mainOf(dom: Dom, html: string): Element {
   )
   if (marked) return withoutFurniture(marked)
   const stripped = withoutFurniture(body)
-  if (stripped.querySelector('h1,h2,table,ul,ol')) return stripped
+  if (stripped.querySelector('h1,h2,table,ul,ol') || depthOf(html) > DEEPEST_SCORED) return stripped
   const article = new Readability(parseDom(html) as never, { charThreshold: MIN_MAIN_TEXT }).parse()
   const found = article?.content ? parseDom(`<body>${article.content}</body>`).body : undefined
   return found && found.textContent.trim().length >= MIN_MAIN_TEXT ? found : stripped

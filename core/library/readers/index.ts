@@ -1,6 +1,6 @@
 import { isBinary } from '../encoding'
 import { isPackage, packageProblem, unpackMessage } from '../unpack'
-import { failed, type Reader, type ReadResult, type SourceFile } from '../document'
+import { failed, readingOf, type Reader, type ReadResult, type SourceFile } from '../document'
 import { readCalendar } from './calendar'
 import { readSrt, readVtt } from './captions'
 import { readDocx } from './docx'
@@ -104,7 +104,7 @@ export async function read(file: SourceFile, onPage?: OnPage): Promise<ReadResul
   }
   const problem = isPackage(file.bytes) ? packageProblem(file.bytes) : undefined
   if (problem) return failed(unpackMessage(file.name, problem), 'Save or pack it again, then add it.')
-  return format.read(file, onPage)
+  return readingOf(file.name, () => format.read(file, onPage))
 }
 
 function formatOf(file: SourceFile): Format | undefined {

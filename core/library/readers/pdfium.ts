@@ -1,4 +1,5 @@
 import { init, type WrappedPdfiumModule } from '@embedpdf/pdfium'
+import { Unreadable } from '../document'
 
 let engine: Promise<WrappedPdfiumModule> | undefined
 
@@ -22,13 +23,22 @@ export async function withPdf<T>(
 ): Promise<T> {
   const module = await pdfium()
   const { malloc, free } = module.pdfium.wasmExports
-  const at = malloc(bytes.length)
-  heap(module).set(bytes, at)
-  const handle = module.FPDF_LoadMemDocument(at, bytes.length, '')
   try {
-    return use(module, handle)
-  } finally {
+    const at = malloc(bytes.length)
+    if (at === 0) throw new WebAssembly.RuntimeError('out of memory')
+    heap(module).set(bytes, at)
+    const handle = module.FPDF_LoadMemDocument(at, bytes.length, '')
+    const result = use(module, handle)
     if (handle) module.FPDF_CloseDocument(handle)
     free(at)
+    return result
+  } catch (error) {
+    // An engine that was broken off is in no state to go on: the next document gets a fresh one, and its memory is let go.
+    engine = undefined
+    if (!(error instanceof WebAssembly.RuntimeError || error instanceof RangeError)) throw error
+    throw new Unreadable(
+      'is no PDF that can be read: it needs more memory than there is, or is broken within.',
+      'Open it in a viewer, print it into a new PDF, and add that.',
+    )
   }
 }

@@ -1,4 +1,4 @@
-import { baseName, readable, type Block, type ReadResult } from '../document'
+import { baseName, readable, readingOf, Unreadable, type Block, type ReadResult } from '../document'
 import { linksOf, parseDom } from './dom'
 import { readHtml } from './html'
 import { read } from './index'
@@ -24,6 +24,16 @@ export interface HtmlLook {
 
 /** Title, size of the main text, links and canonical address of an HTML page found at `url`. */
 export function lookAtHtml(html: string, url: string): HtmlLook {
+  try {
+    return lookInto(html, url)
+  } catch (error) {
+    // Such a page is listed as one without text.
+    if (error instanceof Unreadable) return { title: '', characters: 0, links: [] }
+    throw error
+  }
+}
+
+function lookInto(html: string, url: string): HtmlLook {
   const dom = parseDom(html)
   const links = linksOf(dom, url)
   const named = dom.querySelector('link[rel=canonical][href]')?.getAttribute('href') ?? ''
@@ -37,7 +47,9 @@ export function lookAtHtml(html: string, url: string): HtmlLook {
 const readPage = ({ url, html, base64 = '', mediaType = '' }: SitePage): Promise<ReadResult> | ReadResult =>
   html === undefined
     ? read({ bytes: bytesOf(base64), name: nameIn(url), mediaType })
-    : readHtml({ bytes: new TextEncoder().encode(html), name: url, mediaType: 'text/html;charset=utf-8' })
+    : readingOf(url, () =>
+        readHtml({ bytes: new TextEncoder().encode(html), name: url, mediaType: 'text/html;charset=utf-8' }),
+      )
 
 const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (char) => char.charCodeAt(0))
 const nameIn = (url: string): string => new URL(url).pathname.split('/').pop() || url

@@ -55,10 +55,26 @@ export function problemOf(error: unknown): Problem {
     }
   }
   if (isNoRoom(error)) return noRoom().problem
+  if (codesIn(error).some((code) => UNFIT.test(code)))
+    return {
+      type: 'about:blank',
+      title: 'Something that was sent does not fit.',
+      status: 400,
+      detail: 'It holds a sign that no text has, or a number that is too large.',
+      code: 'invalid',
+    }
   const { statusCode = 500, code, message } = error as FastifyError
   const told = TOLD[code ?? '']
   if (told) return { type: 'about:blank', status: statusCode, ...told }
   if (statusCode < 500) return { type: 'about:blank', title: message, status: statusCode }
+  if (/^(?:Multipart:|Malformed part header|Unexpected end of)/.test(message))
+    return {
+      type: 'about:blank',
+      title: 'What was sent is no whole form.',
+      status: 400,
+      detail: message,
+      code: 'invalid',
+    }
   return {
     type: 'about:blank',
     title: 'Something went wrong on the server.',
@@ -67,14 +83,19 @@ export function problemOf(error: unknown): Problem {
   }
 }
 
-/** A write that found no room: the file system says so, or the database (disk_full, or a file it could not extend). */
-function isNoRoom(error: unknown): boolean {
-  for (let each = error; each instanceof Error; each = each.cause) {
-    const { code } = each as FastifyError
-    if (code === 'ENOSPC' || code === 'EDQUOT' || code === '53100') return true
-  }
-  return false
+/** The codes of an error and of what caused it. */
+function codesIn(error: unknown): string[] {
+  const codes: string[] = []
+  for (let each = error; each instanceof Error; each = each.cause)
+    if (typeof (each as FastifyError).code === 'string') codes.push((each as FastifyError).code)
+  return codes
 }
+
+/** Values that the database cannot hold (SQLSTATE class 22, data exceptions: NUL in a text, an integer out of range). */
+const UNFIT = /^22[0-9A-Z]{3}$/
+/** A write that found no room, as the file system and the database (disk_full) say it. */
+const NO_ROOM: ReadonlySet<string> = new Set(['ENOSPC', 'EDQUOT', '53100'])
+const isNoRoom = (error: unknown): boolean => codesIn(error).some((code) => NO_ROOM.has(code))
 
 /** What is told where there is no room. */
 export const noRoom = (): HttpProblem =>

@@ -22,6 +22,9 @@ const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }
   { kinds: ['read', 'survey', 'embed'], most: 2 },
   { kinds: ['rehearse', 'note', 'study'], most: 2 },
 ]
+/** A job at work for longer no longer keeps the next of its lane waiting, so many of them at most. */
+const SLOW_MS = 20_000
+const MOST_SLOW = 2
 /** A job that died with the server this often is not tried again: it is probably what killed it. */
 const MOST_ATTEMPTS = 5
 
@@ -30,7 +33,10 @@ const MOST_ATTEMPTS = 5
  * finishes as done, failed or cancelled.
  */
 export class Jobs {
-  readonly #running = new Map<string, { kind: Kind; subject: string; abort: AbortController; done: Promise<void> }>()
+  readonly #running = new Map<
+    string,
+    { kind: Kind; subject: string; abort: AbortController; done: Promise<void>; began: number }
+  >()
   #isStopping = false
   #isTaking = false
 
@@ -78,9 +84,11 @@ export class Jobs {
 
   #kindsWithRoom(): Kind[] {
     const running = [...this.#running.values()]
-    return LANES.flatMap(({ kinds, most }) =>
-      running.filter(({ kind }) => kinds.includes(kind)).length < most ? kinds : [],
-    )
+    return LANES.flatMap(({ kinds, most }) => {
+      const inLane = running.filter(({ kind }) => kinds.includes(kind))
+      const fresh = inLane.filter(({ began }) => Date.now() - began < SLOW_MS)
+      return fresh.length < most && inLane.length < most + MOST_SLOW ? kinds : []
+    })
   }
 
   async #takeNext(): Promise<void> {
@@ -103,7 +111,9 @@ export class Jobs {
       }
       const abort = new AbortController()
       const done = this.#work(job, abort.signal)
-      this.#running.set(job.id, { kind: job.kind, subject: job.subject, abort, done })
+      this.#running.set(job.id, { kind: job.kind, subject: job.subject, abort, done, began: Date.now() })
+      // Should it turn out to be slow, the next need not wait for its end.
+      setTimeout(() => void this.#takeNext(), SLOW_MS + 100).unref()
       setImmediate(() => void this.#takeNext())
     } catch (error) {
       if (!this.#isStopping) this.log.error(error)

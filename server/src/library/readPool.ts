@@ -1,22 +1,51 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { Conflict, PassagesRead, Sketch, StatedPassage } from '@parrot/core/curation'
-import type { HtmlLook, Opened } from '@parrot/core/library'
+import type { HtmlLook, Opened, ReadProblem } from '@parrot/core/library'
 import type { Near, Segment, VectorSet } from '@parrot/core/retrieval'
 import type { PackTask, UnpackedAgent, UnpackTask } from '../folder/packed'
 import { threadFile } from '../places'
 import type { IndexTask, NearestTask, ReadTask } from './readWorker'
 
+/** What is told of a document whose reading was ended. */
+const TOO_LONG: ReadProblem = {
+  message: 'It takes far longer to be read than any document does.',
+  advice: 'It may be broken within: open it, save it anew or in another format, and add that.',
+}
+
+/** Waits for a sign of life; without one for long, its signal aborts. */
+class Patience {
+  readonly #abort = new AbortController()
+  #timer: NodeJS.Timeout | undefined
+
+  constructor(private readonly ms: number) {
+    this.renew()
+  }
+  get signal(): AbortSignal {
+    return this.#abort.signal
+  }
+  renew(): void {
+    clearTimeout(this.#timer)
+    this.#timer = setTimeout(() => this.#abort.abort(), this.ms)
+    this.#timer.unref()
+  }
+  end(): void {
+    clearTimeout(this.#timer)
+  }
+}
+
 /** The threads that read and index. One thread reads one document; a cancelled reading ends its thread. */
 export class ReadPool {
   readonly #pool: Piscina
 
-  constructor() {
+  /** `patienceMs` is how long a document or one of its pages may take; then its thread is ended. */
+  constructor(private readonly patienceMs = 120_000) {
     this.#pool = new Piscina({
       filename: threadFile('readWorker'),
       execArgv: [],
       minThreads: 1,
-      maxThreads: 2,
+      // More than are read at a time: what a person waits for goes beside what takes long.
+      maxThreads: 4,
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: 1024 },
     })
@@ -28,14 +57,22 @@ export class ReadPool {
     signal: AbortSignal,
   ): Promise<PassagesRead> {
     const { port1, port2 } = new MessageChannel()
-    port1.on('message', ([done, total]: [number, number]) => onPage(done, total))
+    const patience = new Patience(this.patienceMs)
+    port1.on('message', ([done, total]: [number, number]) => {
+      patience.renew()
+      onPage(done, total)
+    })
     port1.unref()
     try {
       return (await this.#pool.run(
         { ...task, port: port2 },
-        { name: 'readSource', signal, transferList: [port2] },
+        { name: 'readSource', signal: AbortSignal.any([signal, patience.signal]), transferList: [port2] },
       )) as PassagesRead
+    } catch (error) {
+      if (patience.signal.aborted && !signal.aborted) return { ok: false, problem: TOO_LONG }
+      throw error
     } finally {
+      patience.end()
       port1.close()
     }
   }

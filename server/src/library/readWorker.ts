@@ -15,6 +15,7 @@ import {
   drawPdfPage,
   lookAtHtml,
   openArchive,
+  Unreadable,
   type Cutting,
   type HtmlLook,
   type Opened,
@@ -27,6 +28,14 @@ import type { StoredPassage } from '@parrot/core/dialogue'
 import { writeSnapshot } from './snapshots'
 
 export { packAgent, unpackAgent } from '../folder/packed'
+
+/** WebAssembly memory that a thread may have, in pages of 64 KiB: a PDF that wants more is refused, and the server lives. */
+const MOST_WASM_PAGES = (768 * 1024 * 1024) / 65_536
+const grow = WebAssembly.Memory.prototype.grow
+WebAssembly.Memory.prototype.grow = function (this: WebAssembly.Memory, delta: number): number {
+  if (this.buffer.byteLength / 65_536 + delta > MOST_WASM_PAGES) throw new RangeError('No more memory for a document.')
+  return grow.call(this, delta)
+}
 
 export interface ReadTask {
   readonly origin: Origin
@@ -61,7 +70,10 @@ export async function drawPage({
   page: number
   width: number
 }): Promise<Uint8Array | undefined> {
-  const picture = await drawPdfPage(new Uint8Array(await readFile(path)), page, width)
+  const picture = await drawPdfPage(new Uint8Array(await readFile(path)), page, width).catch((error: unknown) => {
+    if (error instanceof Unreadable) return undefined
+    throw error
+  })
   if (!picture) return undefined
   const png = new PNG({ width: picture.width, height: picture.height })
   png.data = Buffer.from(picture.pixels.buffer)

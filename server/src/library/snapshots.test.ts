@@ -35,6 +35,18 @@ describe('a snapshot of an index', () => {
     expect(readSnapshot(path)).toBeUndefined()
   })
 
+  it('in which a single bit was turned is none', () => {
+    const path = snapshotPath(folder, 'v2', 'Rules')
+    writeSnapshot(path, { passages, segment })
+    const whole = readFileSync(path)
+    for (const at of [0, 5, Math.floor(whole.length / 2), whole.length - 1]) {
+      const turned = Buffer.from(whole)
+      turned[at]! ^= 1
+      writeFileSync(path, turned)
+      expect(readSnapshot(path)).toBeUndefined()
+    }
+  })
+
   it('of a version that nobody uses is removed, as is one half written', () => {
     writeFileSync(join(folder, 'v3-x.index.part'), '')
     sweepSnapshots(folder, new Set(['v1']))
