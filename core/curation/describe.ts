@@ -25,7 +25,7 @@ const shortened = (text: string): string =>
 
 /** The outermost headings that tell sections apart: one over everything says nothing. */
 function sectionsOf(passages: readonly Passage[]): string[] {
-  const deepest = Math.max(0, ...passages.map((passage) => passage.headings.length))
+  const deepest = passages.reduce((deepest, { headings }) => Math.max(deepest, headings.length), 0)
   for (let level = 0; level < deepest; level++) {
     const at = [...new Set(passages.map((passage) => passage.headings[level]).filter((text) => text !== undefined))]
     if (at.length > 1) return at.map((text) => text.replace(/^[\d.]+\s+/, ''))

@@ -1,10 +1,11 @@
+import { directoryOf } from './directory'
 import { baseName, type SourceFile } from './document'
 import { withoutCaptioned } from './media'
-import { unpack, unpackMessage, type UnpackLimits } from './unpack'
+import { packageProblem, unpackEach, unpackMessage, type UnpackLimits } from './unpack'
 
-/** The files of an archive, or what is wrong with it. */
+/** How many files of an archive were handed over, and which were left; or what is wrong with it. */
 export type Opened =
-  | { readonly ok: true; readonly files: readonly SourceFile[]; readonly left: readonly string[] }
+  | { readonly ok: true; readonly files: number; readonly left: readonly string[] }
   | { readonly ok: false; readonly message: string; readonly advice: string }
 
 const LIMITS: UnpackLimits = { bytes: 500 * 1024 * 1024, files: 2000 }
@@ -15,33 +16,38 @@ const UNWANTED = /(?:^|\/)(?:\.[^./\\][^/]*$|__MACOSX\/|Thumbs\.db$|desktop\.ini
 export const isArchive = (name: string): boolean => /\.zip$/i.test(name)
 
 /**
- * Opens a ZIP of documents. Each file is named by its last part only, so no path of the archive leads anywhere; hidden
- * files and archives inside are left out and listed.
+ * Opens a ZIP of documents and hands them over one by one, so that they need not all be in memory; none of one that is
+ * damaged or too large. Each file is named by its last part only, so no path of the archive leads anywhere; hidden files
+ * and archives inside are left out and listed.
  */
-export function openArchive(bytes: Uint8Array, name: string): Opened {
-  const left: string[] = []
-  const unpacked = unpack(
+export function openArchive(bytes: Uint8Array, name: string, take: (file: SourceFile) => void): Opened {
+  const problem = packageProblem(bytes, LIMITS)
+  if (problem)
+    return {
+      ok: false,
+      message: unpackMessage(name, problem),
+      advice: 'Pack the documents again, or add them one by one.',
+    }
+  const names = (directoryOf(bytes) ?? []).map((file) => file.name).filter((each) => !each.endsWith('/'))
+  const kept = new Set(
+    withoutCaptioned(names.filter((each) => !UNWANTED.test(each)).map((path) => ({ path, name: lastPart(path) }))).map(
+      ({ path }) => path,
+    ),
+  )
+  let files = 0
+  unpackEach(
     bytes,
-    (each) => {
-      if (UNWANTED.test(each)) left.push(each)
-      return !UNWANTED.test(each)
+    (each) => kept.has(each),
+    (file) => {
+      if (file.bytes.length === 0) return
+      files++
+      take({ bytes: file.bytes, name: lastPart(file.name) })
     },
     LIMITS,
   )
-  if (!unpacked.ok)
-    return {
-      ok: false,
-      message: unpackMessage(name, unpacked.problem),
-      advice: 'Pack the documents again, or add them one by one.',
-    }
-  const files = withoutCaptioned(
-    unpacked.files
-      .filter((file) => file.bytes.length > 0)
-      .map((file) => ({ bytes: file.bytes, name: lastPart(file.name) })),
-  )
-  return files.length === 0
+  return files === 0
     ? { ok: false, message: `“${name}” holds no file that could be read.`, advice: 'Check what is in it.' }
-    : { ok: true, files, left }
+    : { ok: true, files, left: names.filter((each) => UNWANTED.test(each)) }
 }
 
 const lastPart = (path: string): string => path.replace(/^.*[\\/]/, '') || baseName(path)

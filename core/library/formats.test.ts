@@ -221,13 +221,21 @@ describe('tables', () => {
 
 describe('an archive', () => {
   it('gives its documents by their last names, and lists what it leaves out', () => {
+    const taken: string[] = []
     const opened = openArchive(
       zip({ 'a/rules.md': '# Rules', '../../etc/passwd.txt': 'x', '__MACOSX/a': 'y', 'in.zip': 'z' }),
       'docs.zip',
+      ({ name }) => taken.push(name),
     )
-    if (!opened.ok) throw new Error(opened.message)
-    expect(opened.files.map((file) => file.name)).toEqual(['rules.md', 'passwd.txt'])
-    expect(opened.left).toEqual(['__MACOSX/a', 'in.zip'])
+    expect(taken).toEqual(['rules.md', 'passwd.txt'])
+    expect(opened).toEqual({ ok: true, files: 2, left: ['__MACOSX/a', 'in.zip'] })
+  })
+
+  it('that holds too much hands nothing over', () => {
+    const taken: string[] = []
+    const many = Object.fromEntries(Array.from({ length: 2001 }, (_, at) => [`${at}.md`, 'x']))
+    expect(openArchive(zip(many), 'docs.zip', ({ name }) => taken.push(name))).toMatchObject({ ok: false })
+    expect(taken).toEqual([])
   })
 
   it.each(['a.odt', 'a.epub', 'a.docx', 'a.xlsx', 'a.pptx'])(

@@ -30,34 +30,41 @@ export const isPackage = (bytes: Uint8Array): boolean =>
   bytes.length >= 8 && new DataView(bytes.buffer, bytes.byteOffset).getUint32(0, true) === LOCAL_HEADER
 
 /**
- * Unpacks the files of a ZIP package whose names are wanted. The limit counts the bytes that really come out, not what
- * the package says of itself, so a package that lies about its sizes is stopped all the same. Nothing is written
- * anywhere; names are given as they stand and must never be used as paths.
+ * Unpacks the files of a ZIP package whose names are wanted, and hands them over one by one. The limit counts the bytes that
+ * really come out, not what the package says of itself, so a package that lies about its sizes is stopped all the same.
+ * Nothing is written anywhere; names are given as they stand and must never be used as paths.
  */
-export function unpack(
+export function unpackEach(
   bytes: Uint8Array,
   wanted: (name: string) => boolean,
+  take: ((file: PackedFile) => void) | undefined,
   limits: UnpackLimits = LIMITS,
-  keeps = true,
-): Unpacked {
+): UnpackProblem | undefined {
+  if (!isPackage(bytes)) return 'broken'
   const listed = directoryOf(bytes)
-  if (!listed) return { ok: false, problem: 'broken' }
-  if (listed.length > limits.files) return { ok: false, problem: 'too many files' }
-  const files: PackedFile[] = []
+  if (!listed) return 'broken'
+  if (listed.length > limits.files) return 'too many files'
   let room = limits.bytes
   for (const file of listed) {
     if (file.name.endsWith('/') || !wanted(file.name)) continue
-    if (file.isEncrypted) return { ok: false, problem: 'encrypted' }
+    if (file.isEncrypted) return 'encrypted'
     const chunks: Uint8Array[] = []
     const problem = contentOf(file, (chunk) => {
       room -= chunk.length
-      if (keeps) chunks.push(chunk)
+      if (take) chunks.push(chunk)
       return room >= 0
     })
-    if (problem) return { ok: false, problem }
-    if (keeps) files.push({ name: file.name, bytes: joined(chunks) })
+    if (problem) return problem
+    take?.({ name: file.name, bytes: joined(chunks) })
   }
-  return { ok: true, files }
+  return undefined
+}
+
+/** The files of a ZIP package whose names are wanted, all at once. */
+export function unpack(bytes: Uint8Array, wanted: (name: string) => boolean, limits: UnpackLimits = LIMITS): Unpacked {
+  const files: PackedFile[] = []
+  const problem = unpackEach(bytes, wanted, (file) => void files.push(file), limits)
+  return problem ? { ok: false, problem } : { ok: true, files }
 }
 
 /** Gives what comes out of a packed file, piece by piece, while more is wanted. */
@@ -83,10 +90,8 @@ function contentOf({ method, packed }: ListedFile, take: (chunk: Uint8Array) => 
  * What keeps a package from being handed to a reader that unpacks it by itself; undefined when nothing does. Nothing is
  * kept in memory.
  */
-export function packageProblem(bytes: Uint8Array): UnpackProblem | undefined {
-  const unpacked = unpack(bytes, () => true, LIMITS, false)
-  return unpacked.ok ? undefined : unpacked.problem
-}
+export const packageProblem = (bytes: Uint8Array, limits?: UnpackLimits): UnpackProblem | undefined =>
+  unpackEach(bytes, () => true, undefined, limits)
 
 function joined(chunks: readonly Uint8Array[]): Uint8Array {
   if (chunks.length === 1) return chunks[0]!

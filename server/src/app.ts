@@ -27,6 +27,7 @@ import { health } from './http/health'
 import { answerProblems } from './http/problems'
 import { guardRoom, Room } from './http/room'
 import { Jobs, type Works } from './jobs'
+import { waitingForWork } from './jobs/waiting'
 import { noteRoutes, noteWork } from './notes'
 import { LibraryCache } from './library/cache'
 import { careRoutes } from './library/careRoutes'
@@ -119,7 +120,7 @@ export async function buildApp(
     await addRoutes(server, services)
     files.sweep()
     sweepSnapshots(join(config.dataFolder, 'indexes'), await versionsKept(db))
-    await jobs.start()
+    await jobs.start(await waitingForWork(db))
     const stopRefreshing = keepRefreshing(services)
     const door = config.visitors && visitorsDoor(server)
     return {

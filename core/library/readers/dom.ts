@@ -125,7 +125,8 @@ function visitElement(element: Element, walk: Walk, depth: number): void {
     openHeading(element, Number(tag[1]), walk)
   } else if (tag === 'TABLE') {
     flush(walk)
-    walk.blocks.push(...tableBlocks(rowsOf(element), () => here(walk)))
+    // One by one: a call takes only so many arguments, and tables have more rows.
+    for (const block of tableBlocks(rowsOf(element), () => here(walk))) walk.blocks.push(block)
   } else if (tag === 'DETAILS' || tag === 'DL') {
     flush(walk)
     visitFolded(element, walk, depth)

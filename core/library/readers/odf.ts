@@ -70,7 +70,7 @@ export const readOdt = openReader('text', ({ body, numbered }) => {
       } else if (child.tagName === 'text:p') {
         if (text() !== '') blocks.push({ kind: 'paragraph', text: text(), locator: here() })
       } else if (child.tagName === 'text:list') blocks.push(...itemsOf(child, numbered, here()))
-      else if (child.tagName === 'table:table') blocks.push(...tableBlocks(rowsOf(child), here))
+      else if (child.tagName === 'table:table') for (const block of tableBlocks(rowsOf(child), here)) blocks.push(block)
       else if (!/^(?:text:tracked-changes|text:table-of-content|office:forms|text:sequence-decls)$/.test(child.tagName))
         visit(child)
     }

@@ -37,7 +37,8 @@ export const readXlsx: Reader = async (file) => {
       rows.push(cells)
       numbers.push(number)
     })
-    blocks.push(...tableBlocks(rows, (at) => atRow(sheet.name, numbers[at] ?? at + 1)))
+    // One by one: a call takes only so many arguments, and sheets have more rows.
+    for (const block of tableBlocks(rows, (at) => atRow(sheet.name, numbers[at] ?? at + 1))) blocks.push(block)
   }
   return readable(workbook.title || baseName(file.name), blocks, file.name)
 }

@@ -22,6 +22,7 @@ const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }
   { kinds: ['read', 'survey', 'embed'], most: 2 },
   { kinds: ['rehearse', 'note', 'study'], most: 2 },
 ]
+const AT_ONCE = 500
 /** A job at work for longer no longer keeps the next of its lane waiting, so many of them at most. */
 const SLOW_MS = 20_000
 const MOST_SLOW = 2
@@ -46,9 +47,13 @@ export class Jobs {
     private readonly works: Readonly<Record<Kind, Works>>,
   ) {}
 
-  /** Takes up what an earlier run of the server left undone, and begins working. */
-  async start(): Promise<void> {
+  /**
+   * Takes up what an earlier run of the server left undone, and begins working: jobs that were at work, and subjects that
+   * wait for one which was never added, since the server died in between.
+   */
+  async start(waiting: readonly { readonly kind: Kind; readonly subject: string }[] = []): Promise<void> {
     await this.db.update(jobs).set({ state: 'queued' }).where(eq(jobs.state, 'running'))
+    for (const { kind, subject } of waiting) await this.add(kind, subject)
     void this.#takeNext()
   }
 
@@ -61,6 +66,19 @@ export class Jobs {
       .limit(1)
     if (waiting) return
     await this.db.insert(jobs).values({ id: newId(), kind, subject, state: 'queued' })
+    void this.#takeNext()
+  }
+
+  /** Adds many jobs of new subjects at once. */
+  async addMany(kind: Kind, subjects: readonly string[]): Promise<void> {
+    for (let from = 0; from < subjects.length; from += AT_ONCE)
+      await this.db
+        .insert(jobs)
+        .values(
+          subjects
+            .slice(from, from + AT_ONCE)
+            .map((subject) => ({ id: newId(), kind, subject, state: 'queued' as const })),
+        )
     void this.#takeNext()
   }
 

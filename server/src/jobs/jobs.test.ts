@@ -56,6 +56,19 @@ describe('a server that died while reading', () => {
     rmSync(folder, { recursive: true })
   })
 
+  it('reads what was added though its job never was', async () => {
+    const folder = newDataFolder()
+    const first = await openTestApp({}, folder)
+    const agent = (await first.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+    const { id } = await first.read(agent, rulesFile())
+    await first.services.db.delete(jobs)
+    await first.services.db.update(sourceVersions).set({ status: 'queued' })
+    await first.close()
+    const second = await openTestApp({}, folder)
+    expect(await untilRead(second.ask, id)).toMatchObject({ status: 'ready' })
+    await second.end()
+  })
+
   it('gives up on a document that was begun again and again, and says so', async () => {
     const folder = newDataFolder()
     const first = await openTestApp({}, folder)

@@ -5,9 +5,10 @@ import { sources } from '../database'
 import type { Services } from '../services'
 import { designer } from '../settings/designer'
 import { tellUsers } from './beginning'
-import { addSource, listSources } from './queries'
+import { addSources, listSources } from './queries'
 import { addVersion, answeringVersion, newestVersion, type VersionRow } from './versions'
 
+type Added = Awaited<ReturnType<typeof addSources>>[number]
 type Means = Pick<Services, 'db' | 'files' | 'jobs' | 'bus'>
 
 /**
@@ -19,7 +20,8 @@ export async function giveAnswer(means: Means, agentId: string, pair: Pair): Pro
   const origin = { kind: 'pairs', title: GIVEN_BY_HAND } as const
   const given = (await listSources(db, agentId)).find((each) => each.kind === 'pairs' && each.origin === GIVEN_BY_HAND)
   if (!given) {
-    const { sourceId, versionId } = await addSource(db, agentId, origin, keep(means, [pair]), await designer(db))
+    const one = { origin, bytesHash: keep(means, [pair]) }
+    const [{ sourceId, versionId }] = (await addSources(db, agentId, [one], await designer(db))) as [Added]
     await jobs.add('read', versionId)
     await tellUsers(means, sourceId)
     return { sourceId, versionBefore: null }

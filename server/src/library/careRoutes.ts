@@ -165,7 +165,7 @@ export const careRoutes =
         return {
           passages: result.passages.length,
           same: result.passages.filter((passage) => known.has(passage.text)).length,
-          longest: Math.max(0, ...result.passages.map((passage) => passage.text.length)),
+          longest: result.passages.reduce((longest, { text }) => Math.max(longest, text.length), 0),
           lostEdits: result.lostEdits,
           first: result.passages
             .slice(0, PREVIEWED)

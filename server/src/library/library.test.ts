@@ -1,6 +1,6 @@
 import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { zipSync } from 'fflate'
+import { strToU8, zipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildSite } from '@parrot/stand-ins'
 import { formOf, openTestApp, rulesFile, untilRead, type TestApp } from '../../testing/testApp'
@@ -58,6 +58,38 @@ describe('adding sources', () => {
       { status: 'ready', title: 'hours' },
     ])
     for (const id of [body.id, ...body.more]) await app.ask('DELETE', `/api/agents/${agent}/sources/${id}`)
+  })
+
+  it('takes many files at once in their order, and none of too many', async () => {
+    const many = (count: number) => {
+      const form = new FormData()
+      for (let at = 0; at < count; at++) form.append('file', new File([`# Leaf ${at}\n\nGreen.`], `leaf-${at}.md`))
+      return form
+    }
+    const other = (await app.ask('POST', '/api/agents', { name: 'Many' })).body.id
+    const { body } = await app.ask('POST', `/api/agents/${other}/sources`, many(3))
+    expect(body.more).toHaveLength(2)
+    const listed = async () => (await app.ask('GET', `/api/agents/${other}/sources`)).body.sources
+    expect((await listed()).map(({ origin }: { origin: string }) => origin)).toEqual([
+      'leaf-0.md',
+      'leaf-1.md',
+      'leaf-2.md',
+    ])
+    const tooMany = await app.ask('POST', `/api/agents/${other}/sources`, many(130))
+    expect(tooMany).toMatchObject({ status: 413, body: { code: 'too-many' } })
+    expect(await listed()).toHaveLength(3)
+    const version = await app.ask('POST', `/api/sources/${body.id}/versions`, many(2))
+    expect(version.status).toBe(400)
+  })
+
+  it('answers soon when an archive holds a great many small files', async () => {
+    const files = Object.fromEntries(Array.from({ length: 1500 }, (_, at) => [`${at}.md`, strToU8(`# Leaf ${at}`)]))
+    const leaves = await openTestApp()
+    const other = (await leaves.ask('POST', '/api/agents', { name: 'Leaves' })).body.id
+    const form = formOf(new File([zipSync(files) as Uint8Array<ArrayBuffer>], 'leaves.zip'))
+    const { status, body } = await leaves.ask('POST', `/api/agents/${other}/sources`, form)
+    expect([status, body.more.length]).toEqual([202, 1499])
+    await leaves.end()
   })
 
   it('refuses an archive that is damaged, and adds nothing of it', async () => {

@@ -1,12 +1,12 @@
-import { and, asc, count, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm'
 import { ALIKE, likenessOf } from '@parrot/core/curation'
 import type { Origin } from '@parrot/core/library'
 import type { NewSource, Source, SourceChanges, SourceElsewhere } from '@parrot/contract'
 import { agents, agentSources, editions, passages, sources, sourceVersions, turns, type Database } from '../database'
 import { notFound } from '../http/problems'
-import { newId } from '../ids'
+import { inTurn, newId } from '../ids'
 import type { UsedVersion } from './cache'
-import { addVersion, type VersionRow } from './versions'
+import type { VersionRow } from './versions'
 
 type SourceRow = typeof sources.$inferSelect
 
@@ -140,6 +140,17 @@ export async function versionsInUse(db: Database, agentId: string): Promise<Used
   return rows.map((row) => ({ ...row, versionId: row.versionId! }))
 }
 
+/** Characters that the sources of an agent hold together, one of them left out. */
+export async function charactersHeld(db: Database, agentId: string, without: string): Promise<number> {
+  const [row] = await db
+    .select({ held: sql<number>`coalesce(sum(${sourceVersions.characters}), 0)::int` })
+    .from(agentSources)
+    .innerJoin(sources, eq(sources.id, agentSources.sourceId))
+    .innerJoin(sourceVersions, eq(sourceVersions.id, sources.versionId))
+    .where(and(eq(agentSources.agentId, agentId), isNull(agentSources.removedAt), ne(sources.id, without)))
+  return row!.held
+}
+
 /** The versions that answer for a draft or an edition. */
 export async function versionsKept(db: Database): Promise<Set<string>> {
   const now = await db.select({ versionId: sources.versionId }).from(sources).where(isNotNull(sources.versionId))
@@ -150,21 +161,50 @@ export async function versionsKept(db: Database): Promise<Set<string>> {
   ])
 }
 
-/** Adds a source with its first version, waiting to be read. Gives the ids of both. */
-export async function addSource(
+/** A source to be added: where it comes from, and the kept original where there is one. */
+interface GivenSource {
+  readonly origin: Origin
+  readonly bytesHash: string | null
+}
+
+/** Adds sources, each with its first version, waiting to be read; all of them or none. Gives the ids of both. */
+export async function addSources(
   db: Database,
   agentId: string,
-  origin: Origin,
-  bytesHash: string | null,
+  given: readonly GivenSource[],
   addedBy = '',
-): Promise<{ sourceId: string; versionId: string }> {
-  return db.transaction(async (tx) => {
-    const sourceId = newId()
-    await tx.insert(sources).values({ id: sourceId, title: placeOf(origin), kind: origin.kind, addedBy })
-    await tx.insert(agentSources).values({ agentId, sourceId })
-    return { sourceId, versionId: await addVersion(tx, sourceId, { because: 'added', origin, bytesHash }) }
+): Promise<{ sourceId: string; versionId: string }[]> {
+  const moment = inTurn()
+  const added = given.map((each) => ({ ...each, sourceId: newId(), versionId: newId(), at: moment() }))
+  await db.transaction(async (tx) => {
+    for (let from = 0; from < added.length; from += AT_ONCE) {
+      const some = added.slice(from, from + AT_ONCE)
+      await tx.insert(sources).values(
+        some.map(({ sourceId, origin, at }) => ({
+          id: sourceId,
+          title: placeOf(origin),
+          kind: origin.kind,
+          addedBy,
+          createdAt: at,
+        })),
+      )
+      await tx.insert(agentSources).values(some.map(({ sourceId, at }) => ({ agentId, sourceId, addedAt: at })))
+      await tx.insert(sourceVersions).values(
+        some.map(({ sourceId, versionId, origin, bytesHash }) => ({
+          id: versionId,
+          sourceId,
+          number: 1,
+          status: 'queued' as const,
+          because: 'added' as const,
+          origin,
+          bytesHash,
+        })),
+      )
+    }
   })
+  return added.map(({ sourceId, versionId }) => ({ sourceId, versionId }))
 }
+const AT_ONCE = 200
 
 /** Takes a source out of an agent's library, or puts it back. */
 export async function setRemoved(db: Database, agentId: string, sourceId: string, isRemoved: boolean): Promise<void> {

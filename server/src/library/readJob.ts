@@ -10,7 +10,7 @@ import { newId } from '../ids'
 import type { Work } from '../jobs'
 import type { LibraryCache } from './cache'
 import { contentOf } from './content'
-import { agentsUsing, listSources } from './queries'
+import { agentsUsing, charactersHeld } from './queries'
 import type { ReadPool } from './readPool'
 import type { VersionRow } from './versions'
 
@@ -180,8 +180,7 @@ const charactersOf = (list: readonly EditedPassage[]): number =>
 async function overLimit({ db, config }: ReadMeans, version: VersionRow, characters: number) {
   const most = config.mostCharacters
   for (const agentId of await agentsUsing(db, version.sourceId)) {
-    const others = (await listSources(db, agentId)).filter((source) => source.id !== version.sourceId)
-    const held = others.reduce((sum, source) => sum + source.characters, 0)
+    const held = await charactersHeld(db, agentId, version.sourceId)
     if (held + characters <= most) continue
     const [left, whole, limit] = [Math.max(0, most - held), characters, most].map((n) => n.toLocaleString('en-GB'))
     return {

@@ -1,11 +1,11 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { Conflict, PassagesRead, Sketch, StatedPassage } from '@parrot/core/curation'
-import type { HtmlLook, Opened, ReadProblem } from '@parrot/core/library'
+import type { HtmlLook, ReadProblem } from '@parrot/core/library'
 import type { Near, Segment, VectorSet } from '@parrot/core/retrieval'
 import type { PackTask, UnpackedAgent, UnpackTask } from '../folder/packed'
 import { threadFile } from '../places'
-import type { IndexTask, NearestTask, ReadTask } from './readWorker'
+import type { ArchiveKept, IndexTask, NearestTask, ReadTask } from './readWorker'
 
 /** What is told of a document whose reading was ended. */
 const TOO_LONG: ReadProblem = {
@@ -102,9 +102,9 @@ export class ReadPool {
     return (await this.#pool.run(passages, { name: 'findConflicts', ...(signal ? { signal } : {}) })) as Conflict[]
   }
 
-  /** The documents of an archive. */
-  async openArchive(path: string, name: string): Promise<Opened> {
-    return (await this.#pool.run({ path, name }, { name: 'openFiles' })) as Opened
+  /** Keeps the documents of an archive in a folder of originals. */
+  async keepArchive(path: string, name: string, folder: string): Promise<ArchiveKept> {
+    return (await this.#pool.run({ path, name, folder }, { name: 'keepArchive' })) as ArchiveKept
   }
 
   /** Writes an agent into a ZIP. */

@@ -25,6 +25,7 @@ import { move, transferableSymbol, valueSymbol } from 'piscina'
 import { PNG } from 'pngjs'
 import { buildSegment, nearest, type Near, type Segment, type VectorSet } from '@parrot/core/retrieval'
 import type { StoredPassage } from '@parrot/core/dialogue'
+import { FileStore } from '../files'
 import { writeSnapshot } from './snapshots'
 
 export { packAgent, unpackAgent } from '../folder/packed'
@@ -56,9 +57,28 @@ export async function readSource({ path, port, ...task }: ReadTask): Promise<Pas
   return result
 }
 
-/** Opens an archive of documents; nothing of it is written anywhere. */
-export const openFiles = async ({ path, name }: { path: string; name: string }): Promise<Opened> =>
-  openArchive(new Uint8Array(await readFile(path)), name)
+/** The documents of an archive, kept under their sums; or what is wrong with it. */
+export type ArchiveKept =
+  | { readonly ok: true; readonly files: readonly { readonly name: string; readonly hash: string }[] }
+  | Extract<Opened, { ok: false }>
+
+/** Opens an archive and keeps its documents, one at a time in memory. */
+export async function keepArchive({
+  path,
+  name,
+  folder,
+}: {
+  path: string
+  name: string
+  folder: string
+}): Promise<ArchiveKept> {
+  const store = new FileStore(folder)
+  const files: { name: string; hash: string }[] = []
+  const opened = openArchive(new Uint8Array(await readFile(path)), name, (file) =>
+    files.push({ name: file.name, hash: store.keep(file.bytes) }),
+  )
+  return opened.ok ? { ok: true, files } : opened
+}
 
 /** One page of a PDF as a PNG; undefined when there is none. */
 export async function drawPage({

@@ -1,4 +1,3 @@
-import type { MultipartFile } from '@fastify/multipart'
 import type { FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { eq } from 'drizzle-orm'
@@ -22,7 +21,7 @@ import type { Services } from '../services'
 import { designer } from '../settings/designer'
 import { beginVersion, tellUsers } from './beginning'
 import {
-  addSource,
+  addSources,
   listSources,
   originOf,
   setRemoved,
@@ -44,27 +43,21 @@ export const libraryRoutes =
   (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
     const { config, db, files, jobs, bus, pool, search } = services
-    const take = async (agentId: string, { origin, bytesHash }: Given) => {
-      const { sourceId, versionId } = await addSource(db, agentId, origin, bytesHash, await designer(db))
-      await jobs.add('read', versionId)
-      return sourceId
-    }
-
-    /** What was sent: a file, on the disk by then, or a description of something to fetch or keep. */
-    const given = async (request: FastifyRequest): Promise<Given> => {
+    /** What was sent: files, on the disk by then, or a description of something to fetch or keep. */
+    const given = async (request: FastifyRequest): Promise<Given[]> => {
       if (request.isMultipart()) return uploaded(request, files)
       const { origin, bytes } = written(request.body)
-      return { origin, bytesHash: bytes ? files.keep(bytes) : null }
+      return [{ origin, bytesHash: bytes ? files.keep(bytes) : null }]
     }
 
     /** A ZIP of documents gives one source for each; anything else is itself. */
     const unpacked = async (one: Given): Promise<Given[]> => {
       if (one.origin.kind !== 'file' || !one.bytesHash || !isArchive(one.origin.name)) return [one]
-      const opened = await pool.openArchive(files.pathOf(one.bytesHash), one.origin.name)
+      const opened = await pool.keepArchive(files.pathOf(one.bytesHash), one.origin.name, files.folder)
       if (!opened.ok) throw new HttpProblem(400, opened.message, opened.advice, { code: 'unreadable' })
-      return opened.files.map(({ name, bytes }) => ({
+      return opened.files.map(({ name, hash }) => ({
         origin: { kind: 'file', name, mediaType: '' },
-        bytesHash: files.keep(bytes),
+        bytesHash: hash,
       }))
     }
 
@@ -80,12 +73,16 @@ export const libraryRoutes =
     app.post('/api/agents/:id/sources', { schema: { params, response: { 202: accepted } } }, async (request, reply) => {
       const { id } = request.params
       await agentById(db, id)
-      const all = await unpacked(await given(request))
-      const ids: string[] = []
-      for (const each of all) ids.push(await take(id, each))
+      const all: Given[] = []
+      for (const each of await given(request)) all.push(...(await unpacked(each)))
+      const added = await addSources(db, id, all, await designer(db))
+      await jobs.addMany(
+        'read',
+        added.map(({ versionId }) => versionId),
+      )
       await touchAgent(db, id)
       bus.tell(id, 'sources')
-      const [first, ...more] = ids
+      const [first, ...more] = added.map(({ sourceId }) => sourceId)
       return reply.code(202).send({ id: first!, status: 'queued', ...(more.length > 0 ? { more } : {}) })
     })
 
@@ -111,7 +108,9 @@ export const libraryRoutes =
       { schema: { params, response: { 202: accepted } } },
       async (request, reply) => {
         const { kind } = await sourceById(db, request.params.id)
-        const { origin, bytesHash } = await given(request)
+        const [one, ...others] = await given(request)
+        if (!one || others.length > 0) throw new HttpProblem(400, 'A newer version is one file.', 'Send just that.')
+        const { origin, bytesHash } = one
         if (origin.kind !== kind)
           throw new HttpProblem(
             400,
@@ -208,25 +207,34 @@ interface Given {
   readonly bytesHash: string | null
 }
 
-/** The one file of a multipart body, on the disk. Its name loses any folders. */
-async function uploaded(request: FastifyRequest, files: Services['files']): Promise<Given> {
-  const file: MultipartFile | undefined = await request.file()
-  if (!file)
+/** The files of a multipart body, on the disk; all of them or none. Their names lose any folders. */
+async function uploaded(request: FastifyRequest, files: Services['files']): Promise<Given[]> {
+  const all: Given[] = []
+  for await (const file of request.files({ limits: { files: MOST_FILES + 1 } })) {
+    if (all.length === MOST_FILES)
+      throw new HttpProblem(
+        413,
+        `More than ${MOST_FILES} files at once; none of them was taken.`,
+        'Add them in parts, or packed in a ZIP.',
+        { code: 'too-many' },
+      )
+    const name = file.filename.replace(/^.*[\\/]/, '').trim() || 'unnamed'
+    const { hash } = await files.keepStream(file.file, MOST_FILE_BYTES).catch((error: unknown) => {
+      if (!(error instanceof TooLarge)) throw error
+      const most = `${MOST_FILE_BYTES / 1024 / 1024} MB`
+      throw new HttpProblem(413, `“${name}” is larger than ${most}.`, 'Split it into parts and add them one by one.', {
+        code: 'too-large',
+      })
+    })
+    all.push({ origin: { kind: 'file', name, mediaType: file.mimetype }, bytesHash: hash })
+  }
+  if (all.length === 0)
     throw new HttpProblem(400, 'There is no file in what was sent.', 'Send it in a form field named “file”.', {
       code: 'invalid',
     })
-  const name = file.filename.replace(/^.*[\\/]/, '').trim() || 'unnamed'
-  try {
-    const { hash } = await files.keepStream(file.file, MOST_FILE_BYTES)
-    return { origin: { kind: 'file', name, mediaType: file.mimetype }, bytesHash: hash }
-  } catch (error) {
-    if (!(error instanceof TooLarge)) throw error
-    const most = `${MOST_FILE_BYTES / 1024 / 1024} MB`
-    throw new HttpProblem(413, `“${name}” is larger than ${most}.`, 'Split it into parts and add them one by one.', {
-      code: 'too-large',
-    })
-  }
+  return all
 }
+const MOST_FILES = 100
 
 function written(body: unknown): { origin: Origin; bytes: Uint8Array | null } {
   const parsed = newSource.safeParse(body)
