@@ -70,6 +70,8 @@ export async function openWorld(): Promise<World> {
         ...process.env,
         PORT: String(port),
         PARROT_DATA: dataFolder,
+        // A kill loses nothing of what the system was given; waiting for the disk is measured elsewhere.
+        PARROT_DURABLE: 'off',
         PARROT_SITE_PORT: String(sitePort),
         PARROT_MODEL_PORT: String(modelPort),
         PARROT_TRANSCRIBER_PORT: String(transcriberPort),

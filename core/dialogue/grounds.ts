@@ -1,7 +1,7 @@
 import type { Brief } from '../brief'
 import type { Grounds } from '../grounding'
 import { ownWords, phrasesFor } from '../languages'
-import { saidIn } from './privacy'
+import { repliedIn, saidIn } from './privacy'
 import type { TurnContext, TurnState } from './turn'
 
 /** What the reply of a turn may rest on. */
@@ -14,6 +14,7 @@ export function groundsOf(state: TurnState, context: TurnContext): Grounds {
       ({ section, field }) => !TELLS_HOW.has(section) || TELLS_WHAT.has(field) || field.startsWith(SAMPLES),
     ),
     said: saidIn(state, context),
+    replied: repliedIn(context),
     own: [...ownWords(language), ...ownLines(context.brief)],
     verdicts: [phrases.yes, phrases.no, phrases.depends],
     language: state.reading.language,

@@ -51,17 +51,21 @@ export function withheld(text: string, known: readonly string[]): { text: string
   return { text: result, removed }
 }
 
-/** What the conversation holds up to this line, and what the visitor told of themselves. */
+/** What the visitor said up to this line, and what they told of themselves. */
 export const saidIn = (state: TurnState, { conversation }: TurnContext): string[] => [
   state.said,
   state.question,
-  ...conversation.flatMap((each) => [each.said, each.reply]),
+  ...conversation.map((each) => each.said),
   ...state.memory.facts.map((fact) => fact.value),
 ]
+
+/** The earlier replies. */
+export const repliedIn = ({ conversation }: TurnContext): string[] => conversation.map((each) => each.reply)
 
 /** Texts whose private data may be said: the passages found, the brief, and what was said. */
 export const openIn = (state: TurnState, context: TurnContext): string[] => [
   ...state.given.map((passage) => passage.text),
   ...state.briefed.map((line) => line.text),
   ...saidIn(state, context),
+  ...repliedIn(context),
 ]

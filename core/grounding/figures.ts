@@ -19,6 +19,18 @@ export const together = (all: readonly Figures[]): Figures => ({
   workedOut: new Set(all.flatMap((each) => [...(each.workedOut ?? [])])),
 })
 
+/** What a visitor asks with (how many travel, how heavy a bag is), without what only a document can tell: prices, shares, times. */
+export function countsOf({ quantities, numbers }: Figures): Figures {
+  const facts = quantities.filter(({ dimension }) => FACTS.has(dimension))
+  const told = new Set(facts.map(({ amount }) => amount))
+  return {
+    quantities: quantities.filter((each) => !facts.includes(each)),
+    numbers: new Set([...numbers].filter((number) => !told.has(number))),
+    shares: [],
+  }
+}
+const FACTS: ReadonlySet<Quantity['dimension']> = new Set(['money', 'percent', 'clock'])
+
 /** What a sentence states in figures: quantities, numbers that measure nothing, and parts of a whole in per cent. */
 interface Stated {
   readonly quantities: readonly Quantity[]

@@ -124,4 +124,17 @@ describe('what the visitor said', () => {
     expect(forged.begin()('Large sheds with a stove are given away to tenants.').isSupported).toBe(false)
     expect(holder.begin()('You said you have 3 plots.').isSupported).toBe(true)
   })
+
+  it('gives counts to reckon with, and no price, share or time that only they named', () => {
+    const told = holderFor({ ...grounds, said: ['A full plot costs £20 a year, right? We are 7, from 06:00 on.'] })
+    const first = (reply: string, by = told) => by.begin()(reply)
+    expect(first('A full plot costs £20 a year.')).toMatchObject({
+      isSupported: false,
+      because: expect.stringContaining('£20'),
+    })
+    expect(first('The gate is open from 06:00 to 18:30.').isSupported).toBe(false)
+    expect(first('You said a full plot costs £20 a year.').isSupported).toBe(true)
+    const earlier = holderFor({ ...grounds, passages: [], said: [], replied: ['A full plot costs £64 a year.'] })
+    expect(first('It is £64.', earlier).because ?? '').not.toContain('£64')
+  })
 })

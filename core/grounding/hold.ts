@@ -3,7 +3,7 @@ import { holds, tokensOf } from '../reading'
 import { contentTermsIn, daysIn, monthsIn, sentences, withoutListSign } from '../text'
 import { claimIn, LEAST, type Claim } from './claim'
 import { isDenied } from './denial'
-import { figuresOf, operandsIn, standing, together, unknownFigures, type Figures } from './figures'
+import { countsOf, figuresOf, operandsIn, standing, together, unknownFigures, type Figures } from './figures'
 import { briefGround, passageGround, wordsIn, type Ground, type GroundPassage, type Window } from './ground'
 import { matches, type Match, type Measured } from './wording'
 
@@ -11,8 +11,10 @@ import { matches, type Match, type Measured } from './wording'
 export interface Grounds {
   readonly passages: readonly GroundPassage[]
   readonly brief: readonly { readonly field: string; readonly text: string }[]
-  /** What the visitor said in this conversation, and the earlier replies. */
+  /** What the visitor said in this conversation: ground for what is said of them, never for a fact. */
   readonly said: readonly string[]
+  /** The earlier replies. */
+  readonly replied?: readonly string[]
   /** The agent's own set words, which claim nothing. */
   readonly own: readonly string[]
   /** Those of them that say yes, no, or neither. */
@@ -79,13 +81,19 @@ export function holderFor(grounds: Grounds): Holder {
     ...grounds.passages.map((passage) => passageGround(passage, language)),
     ...grounds.brief.map(({ field, text }) => briefGround(field, text, language)),
   ]
-  const saidText = grounds.said.join('\n')
+  const visitorText = grounds.said.join('\n')
+  const repliedText = (grounds.replied ?? []).join('\n')
+  const saidText = `${visitorText}\n${repliedText}`
   const said = {
     words: wordsIn(saidText, language),
     figures: figuresOf(saidText),
     days: daysIn(saidText),
     months: monthsIn(saidText),
   }
+  const visitor = { figures: figuresOf(visitorText), replied: figuresOf(repliedText) }
+  /** The figures of the conversation that a claim may state: a price that only the visitor named is no fact. */
+  const figuresFor = (claim: Claim): Figures =>
+    speaksOfVisitor(claim, language) ? said.figures : together([visitor.replied, countsOf(visitor.figures)])
   const asked = new Set(said.words.keys())
   const set = new Set(contentTermsIn(grounds.own.join(' '), language).map((term) => term.stem))
   const own = new Set(grounds.own.flatMap((text) => sentences(text).map((sentence) => sentence.text)))
@@ -166,7 +174,7 @@ export function holderFor(grounds: Grounds): Holder {
     const shown = operandsIn(claim.text).length > 0 ? operandsIn(`${before} ${claim.text}`) : []
     const reckons = holds(wordsOf(language).reckons, tokensOf(claim.text))
     const windows = [...beside.flatMap((match) => match.windows), ...led.flatMap((ground) => ground.windows)]
-    const known = together([...windows.map(({ figures }) => figures), ...learned, said.figures, figuresOf(before)])
+    const known = together([...windows.map(({ figures }) => figures), ...learned, figuresFor(claim), figuresOf(before)])
     const figures = unknownFigures(claim.text, known, reckons, shown)
     if (figures.length > 0) return `${listed(figures)} stands in no passage about this`
     const about = [...beside.map(({ ground }) => ground), ...led]

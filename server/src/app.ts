@@ -24,6 +24,7 @@ import { FileStore } from './files'
 import { folderRoutes } from './folder/routes'
 import { guardDoors, visitorsDoor } from './http/guard'
 import { health } from './http/health'
+import { measure } from './http/metrics'
 import { answerProblems } from './http/problems'
 import { guardRoom, Room } from './http/room'
 import { Jobs, type Works } from './jobs'
@@ -167,6 +168,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   answerProblems(server)
   guardDoors(server, services.config.publicHosts)
   guardRoom(server, services.room)
+  measure(server, services)
   await server.register(helmet, {
     contentSecurityPolicy: {
       directives: {

@@ -19,6 +19,8 @@ export interface Config {
   readonly trustedProxies: readonly string[]
   /** Turns that may be taken in a minute: in one conversation, and by all from one address. */
   readonly turnsPerMinute: { readonly conversation: number; readonly address: number }
+  /** Whether a commit waits until it lies on the disk. */
+  readonly isDurable: boolean
   /** Bytes kept free on the disk of the data folder; below it nothing more is written. */
   readonly reserve: number
   /** Base address of simulated models that ship with the product; nothing where they do not run. */
@@ -69,6 +71,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
       conversation: countFrom('PARROT_TURNS_PER_CONVERSATION', env.PARROT_TURNS_PER_CONVERSATION ?? '30'),
       address: countFrom('PARROT_TURNS_PER_ADDRESS', env.PARROT_TURNS_PER_ADDRESS ?? '600'),
     },
+    isDurable: env.PARROT_DURABLE !== 'off',
     reserve: countFrom('PARROT_RESERVE_MB', env.PARROT_RESERVE_MB ?? '64') * 1024 * 1024,
     simulatedModels: env.PARROT_SIMULATED_MODELS || undefined,
     logLevel: env.PARROT_LOG ?? 'info',

@@ -14,7 +14,7 @@ export interface DataFolder {
 
 /** Takes the data folder and starts its database; throws when another process holds the folder. */
 export async function openDataFolder(
-  config: Pick<Config, 'dataFolder' | 'databaseUrl'>,
+  config: Pick<Config, 'dataFolder' | 'databaseUrl' | 'isDurable'>,
   onProgress?: OnProgress,
   onLost: () => void = () => undefined,
 ): Promise<DataFolder> {
@@ -23,7 +23,7 @@ export async function openDataFolder(
   try {
     // What people wrote and asked is nobody else's on this machine.
     chmodSync(config.dataFolder, 0o700)
-    return { database: startEmbedded(join(config.dataFolder, 'database'), onProgress), unlock }
+    return { database: startEmbedded(join(config.dataFolder, 'database'), onProgress, config.isDurable), unlock }
   } catch (error) {
     await unlock()
     throw error

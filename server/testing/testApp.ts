@@ -31,7 +31,9 @@ export function newDataFolder(): string {
 }
 
 export async function openTestApp(env: Record<string, string> = {}, dataFolder = newDataFolder()): Promise<TestApp> {
-  const app = await buildApp(configFrom({ PARROT_DATA: dataFolder, PARROT_LOG: 'silent', ...env }))
+  const app = await buildApp(
+    configFrom({ PARROT_DATA: dataFolder, PARROT_LOG: 'silent', PARROT_DURABLE: 'off', ...env }),
+  )
   const ask: TestApp['ask'] = async (method, path, body, headers = {}) => {
     const isForm = body instanceof FormData
     const form = isForm ? new Response(body) : undefined

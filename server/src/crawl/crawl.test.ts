@@ -291,4 +291,20 @@ describe.skipIf(chromiumPath() === undefined)('rendering a page', () => {
       secret.close()
     }
   }, 60_000)
+
+  it('that leads on by itself is kept where it ends, and fails where that cannot be read', async () => {
+    pages['/end'] = html('<body><h1>The end</h1></body>')
+    pages['/on'] = html(`<body>Wait …<script>setTimeout(() => (location.href = '/end'), 50)</script></body>`)
+    pages['/out'] = html(
+      `<body>Wait …<script>setTimeout(() => (location.href = 'http://127.0.0.1:9/'), 50)</script></body>`,
+    )
+    const renderer = new Renderer({ allowedHosts: [host] })
+    try {
+      const on = await renderer.render(`http://${host}/on`, 600)
+      expect(on.ok && on.page && new TextDecoder().decode(on.page.bytes)).toContain('The end')
+      expect(await renderer.render(`http://${host}/out`, 600)).toMatchObject({ ok: false })
+    } finally {
+      await renderer.close()
+    }
+  }, 60_000)
 })

@@ -12,10 +12,16 @@ export const chromiumPath = (): string | undefined =>
 
 /** Loads the driver only when a page is rendered: it takes half a second that every start of the server would pay. */
 async function launch(executablePath: string): Promise<Browser> {
+  const isRoot = process.getuid?.() === 0
+  if (isRoot)
+    process.emitWarning(
+      'Pages are rendered without Chromium’s sandbox, since the server runs as root. Run it as a user of its own.',
+      { code: 'PARROT_ROOT' },
+    )
   const { chromium } = await import('playwright-core')
   return chromium.launch({
     executablePath,
-    chromiumSandbox: process.getuid?.() !== 0,
+    chromiumSandbox: !isRoot,
     args: ['--host-resolver-rules=MAP * ~NOTFOUND', '--disable-background-networking'],
   })
 }
@@ -50,12 +56,16 @@ export class Renderer {
       await context.routeWebSocket(/.*/, (socket) => void socket.close())
       await context.route('**/*', async (route) => {
         const answer = await this.#answer(route)
-        if (route.request().isNavigationRequest() && route.request().frame() === page.mainFrame()) main ??= answer
+        // A page may lead on to another by itself: what is kept is where it ends.
+        if (route.request().isNavigationRequest() && route.request().frame() === page.mainFrame()) main = answer
       })
       const opened = await page.goto(url, { waitUntil: 'load', timeout: LOAD_MS }).catch(() => undefined)
       if (!opened || !main?.ok || !main.page) return main ?? failedToRender(url)
       if (!main.page.mediaType.includes('html')) return main
       await page.waitForTimeout(waitMs)
+      // Where it leads to what cannot be read, the browser shows a page of its own.
+      if (!main.ok) return main
+      if (!/^https?:/.test(page.url())) return failedToRender(url)
       const html = (await page.content()).slice(0, MOST_HTML)
       const bytes = new TextEncoder().encode(html)
       return { ok: true, page: { ...main.page, bytes, mediaType: 'text/html; charset=utf-8', validators: {} } }

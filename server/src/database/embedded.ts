@@ -18,9 +18,10 @@ const INITDB_NOTICE_MS = 3000
 
 /**
  * Starts the embedded database on a folder, and does not wait: it opens while the server's own code is still being
- * loaded. This module needs nothing but Node, so it can be the first thing that runs.
+ * loaded. This module needs nothing but Node, so it can be the first thing that runs. Unless told otherwise, what a commit
+ * acknowledged lies on the disk.
  */
-export function startEmbedded(folder: string, onProgress: OnProgress = () => {}): Embedded {
+export function startEmbedded(folder: string, onProgress: OnProgress = () => {}, isDurable = true): Embedded {
   const isNew = !existsSync(folder) || readdirSync(folder).length === 0
   if (!isNew && !existsSync(join(folder, 'PG_VERSION')))
     throw new Error(
@@ -37,7 +38,7 @@ export function startEmbedded(folder: string, onProgress: OnProgress = () => {})
   const sockets = mkdtempSync(join(tmpdir(), 'parrot-'))
   const worker = new Worker(threadFile('pgliteWorker'), {
     execArgv: [],
-    workerData: { folder, socketPath: join(sockets, '.s.PGSQL.5432') },
+    workerData: { folder, socketPath: join(sockets, '.s.PGSQL.5432'), isDurable },
   })
   const ended = new Promise((resolve) => worker.once('exit', resolve))
   const socketFolder = firstWord(worker)

@@ -29,6 +29,11 @@ export class Room {
     return !this.isFull
   }
 
+  /** Bytes that were free when it was last looked at. */
+  get free(): number {
+    return this.#free
+  }
+
   /** Whether what is free has gone below the reserve, as it was last seen. */
   get isFull(): boolean {
     return this.#free < this.reserve

@@ -112,6 +112,19 @@ describe('who comes from outside', () => {
   })
 })
 
+describe('what is measured', () => {
+  it('is for whoever watches the server, and holds no text of anybody', async () => {
+    await app.ask('POST', '/api/agents', { name: 'Secretive' })
+    const { status, body, headers } = await app.ask('GET', '/metrics')
+    expect([status, headers['content-type']]).toEqual([200, expect.stringContaining('text/plain')])
+    expect(body).toMatch(/http_request_duration_seconds_count\{method="POST",route="\/api\/agents",status="201"\} 1/)
+    expect(body).toMatch(/parrot_disk_free_bytes \d+/)
+    expect(body).toContain('process_resident_memory_bytes')
+    expect(body).not.toContain('Secretive')
+    expect((await app.ask('GET', '/metrics', undefined, { host: 'parrot.example' })).status).toBe(404)
+  })
+})
+
 describe('a disk without room', () => {
   it('is read from, not written to, and health tells', async () => {
     const full = await openTestApp({ PARROT_RESERVE_MB: '999999999' })

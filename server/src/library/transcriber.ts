@@ -58,7 +58,7 @@ export async function transcribe(
     }
     if (statusCode !== 200)
       return failure(
-        `The transcriber answered with status ${statusCode}${captions ? `: ${captions.slice(0, 200)}` : ''}.`,
+        `The transcriber answered with status ${statusCode}.`,
         'Check that it can hear this kind of recording, then try again.',
       )
     if (!captions.startsWith('WEBVTT'))
@@ -66,10 +66,6 @@ export async function transcribe(
     return { ok: true, captions }
   } catch (error) {
     if (signal.aborted) throw error
-    const { message } = error as Error
-    return failure(
-      `The transcriber could not be reached (${message}).`,
-      'Check its address in Settings, then try again.',
-    )
+    return failure('The transcriber could not be reached.', 'Check its address in Settings, then try again.')
   }
 }

@@ -77,7 +77,7 @@ describe('an endpoint that fails', () => {
       () =>
         fake(() => ({ status: 200, type: 'text/event-stream', body: 'data: {"error":{"message":"overloaded"}}\n\n' })),
       '',
-      /overloaded/,
+      /failed\. Try again/,
     ],
     ['a failure of its own', () => fake(() => ({ status: 500, type: 'text/plain', body: 'oops' })), '', /status 500/],
     [

@@ -188,8 +188,7 @@ function parsed(endpoint: AskedEndpoint, text: string): Chunk {
       'Check that the base address ends where the protocol begins, often in /v1.',
     )
   }
-  if (chunk.error)
-    throw new ModelProblem(`“${endpoint.name}” failed: ${chunk.error.message ?? 'no reason given'}.`, 'Try again.')
+  if (chunk.error) throw new ModelProblem(`“${endpoint.name}” failed.`, 'Try again; its own log says why.')
   return chunk
 }
 
