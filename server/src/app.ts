@@ -94,15 +94,20 @@ export async function buildApp(
     const library = new LibraryCache(db, pool, join(config.dataFolder, 'indexes'))
     const seal = new Seal(config.dataFolder)
     const search = new LibrarySearch(db, seal, pool, library, server.log)
-    const means = { config, db, files, bus, pool, library }
-    const jobs: Jobs = new Jobs(db, server.log, {
-      read: { work: thenEmbed(db, readWork(means), (id) => jobs.add('embed', id)), giveUp: giveUpReading(means) },
-      embed: { work: embedWork({ db, seal }), giveUp: (id, reason) => giveUpEmbedding(db, id, reason) },
-      survey: { work: surveyWork(means), giveUp: (id, reason) => endSurvey(db, id, reason) },
-      rehearse: later(() => rehearseWork(services)),
-      note: later(() => noteWork(services)),
-      study: later(() => studyWork(services)),
-    })
+    const means = { config, db, files, bus, pool, library, room }
+    const jobs: Jobs = new Jobs(
+      db,
+      server.log,
+      {
+        read: { work: thenEmbed(db, readWork(means), (id) => jobs.add('embed', id)), giveUp: giveUpReading(means) },
+        embed: { work: embedWork({ db, seal }), giveUp: (id, reason) => giveUpEmbedding(db, id, reason) },
+        survey: { work: surveyWork(means), giveUp: (id, reason) => endSurvey(db, id, reason) },
+        rehearse: later(() => rehearseWork(services)),
+        note: later(() => noteWork(services)),
+        study: later(() => studyWork(services)),
+      },
+      () => room.look(),
+    )
     const services: Services = {
       config,
       db,

@@ -26,7 +26,8 @@ export const notFound = (what: string): HttpProblem =>
 export function answerProblems(app: FastifyInstance): void {
   app.setErrorHandler((error: FastifyError, request, reply) => {
     const problem = problemOf(error)
-    if (problem.status >= 500) request.log.error(error)
+    // What is told in words of its own is expected; only what is not needs its insides in the log.
+    if (problem.status >= 500) request.log[error instanceof HttpProblem ? 'warn' : 'error'](error)
     return reply.code(problem.status).type('application/problem+json').send(problem)
   })
   app.setNotFoundHandler((request, reply) =>

@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray, notInArray } from 'drizzle-orm'
 import type { FastifyBaseLogger } from 'fastify'
 import { jobs, type Database } from '../database'
+import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 
 /** Does one kind of job. Reports 0..1; stops soon after the signal aborts; throws only on bugs. */
@@ -23,6 +24,8 @@ const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }
   { kinds: ['rehearse', 'note', 'study'], most: 2 },
 ]
 const AT_ONCE = 500
+/** While there is no room, it is looked for again after this. */
+const LOOK_AGAIN_MS = 2000
 /** A job at work for longer no longer keeps the next of its lane waiting, so many of them at most. */
 const SLOW_MS = 20_000
 const MOST_SLOW = 2
@@ -45,6 +48,8 @@ export class Jobs {
     private readonly db: Database,
     private readonly log: FastifyBaseLogger,
     private readonly works: Readonly<Record<Kind, Works>>,
+    /** Whether there is room for what work writes; without it jobs wait. */
+    private readonly hasRoom: () => Promise<boolean> = async () => true,
   ) {}
 
   /**
@@ -114,6 +119,10 @@ export class Jobs {
     if (this.#isStopping || this.#isTaking || kinds.length === 0) return
     this.#isTaking = true
     try {
+      if (!(await this.hasRoom())) {
+        setTimeout(() => void this.#takeNext(), LOOK_AGAIN_MS).unref()
+        return
+      }
       const [job] = await this.db
         .select()
         .from(jobs)
@@ -165,7 +174,8 @@ export class Jobs {
       if (signal.aborted) return
       this.log.error(error)
       await this.#finish(job.id, 'failed', String(error)).catch(() => undefined)
-      await this.works[job.kind].giveUp(job.subject, 'Something went wrong on the server.').catch(() => undefined)
+      const reason = error instanceof HttpProblem ? error.title : 'Something went wrong on the server.'
+      await this.works[job.kind].giveUp(job.subject, reason).catch(() => undefined)
     } finally {
       this.#running.delete(job.id)
       setImmediate(() => void this.#takeNext())

@@ -6,6 +6,8 @@ import type { Bus } from '../bus'
 import type { Config } from '../config'
 import { passages, sources, sourceVersions, type Database } from '../database'
 import type { FileStore } from '../files'
+import { noRoom } from '../http/problems'
+import type { Room } from '../http/room'
 import { newId } from '../ids'
 import type { Work } from '../jobs'
 import type { LibraryCache } from './cache'
@@ -22,6 +24,7 @@ export interface ReadMeans {
   readonly bus: Bus
   readonly pool: ReadPool
   readonly library: LibraryCache
+  readonly room: Room
 }
 
 /** Rows written in one statement: small, so that other queries get their turn in between. */
@@ -68,7 +71,7 @@ export function readWork(means: ReadMeans): Work {
     const task = { title, passages: answering, snapshot: library.snapshotOf({ versionId, title }) }
     const [{ segment, sketch }] = await Promise.all([
       pool.indexDocument(task),
-      storePassages(db, versionId, rows, report, signal),
+      storePassages(means, versionId, rows, report, signal),
     ])
     library.keep({ versionId, title }, answering, segment)
     if (signal.aborted) return
@@ -84,7 +87,7 @@ export function readWork(means: ReadMeans): Work {
 
 /** Puts the passages of a version in place of those an earlier attempt left, until it is told to stop. */
 async function storePassages(
-  db: Database,
+  { db, room }: Pick<ReadMeans, 'db' | 'room'>,
   versionId: string,
   list: readonly Omit<typeof passages.$inferInsert, 'versionId'>[],
   report: (progress: number) => void,
@@ -92,6 +95,7 @@ async function storePassages(
 ): Promise<void> {
   await db.delete(passages).where(eq(passages.versionId, versionId))
   for (let at = 0; at < list.length && !signal.aborted; at += BATCH) {
+    if (room.isFull) throw noRoom()
     await db.insert(passages).values(list.slice(at, at + BATCH).map((row) => ({ ...row, versionId })))
     report(0.8 + (0.15 * at) / list.length)
   }
