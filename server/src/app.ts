@@ -18,7 +18,7 @@ import { ruleSetRoutes } from './agents/ruleSetRoutes'
 import { Bus } from './bus'
 import type { Config } from './config'
 import { openDataFolder, type DataFolder } from './dataFolder'
-import { openDatabase } from './database'
+import { openDatabase, openWire } from './database'
 import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } from './embedding'
 import { FileStore } from './files'
 import { folderRoutes } from './folder/routes'
@@ -107,6 +107,7 @@ export async function buildApp(
         study: later(() => studyWork(services)),
       },
       () => room.look(),
+      () => bus.tellJobs(),
     )
     const services: Services = {
       config,
@@ -126,7 +127,19 @@ export async function buildApp(
     await addRoutes(server, services)
     files.sweep()
     sweepSnapshots(join(config.dataFolder, 'indexes'), await versionsKept(db))
-    await jobs.start(await waitingForWork(db))
+    const wire =
+      typeof folder.database === 'string'
+        ? await openWire(
+            folder.database,
+            (message) => (message.kind === 'jobs' ? jobs.wake() : bus.hear(message)),
+            () => {
+              bus.hearAll()
+              jobs.wake()
+            },
+          )
+        : undefined
+    if (wire) bus.connect(wire)
+    await jobs.start(await waitingForWork(db), wire === undefined)
     const stopRefreshing = keepRefreshing(services)
     const door = config.visitors && visitorsDoor(server)
     return {
@@ -151,6 +164,7 @@ export async function buildApp(
         await jobs.stop()
         await pool.close()
         await players.close()
+        await wire?.close()
         await database.close()
         await folder.unlock()
       },

@@ -1,7 +1,8 @@
 import { EventEmitter } from 'node:events'
 
 /** What changed, so that open screens fetch it again. */
-export type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes' | 'studies'
+const CHANGES = ['agent', 'sources', 'scripts', 'editions', 'logbook', 'notes', 'studies'] as const
+export type Change = (typeof CHANGES)[number]
 
 /** How far a piece of work has come: so many of so many, and with what it is busy. */
 export interface WorkProgress {
@@ -11,14 +12,47 @@ export interface WorkProgress {
   readonly isOver?: boolean
 }
 
-/** Tells open screens of an agent that something changed. Lives in memory: a screen that reconnects fetches anew. */
+/** What servers on one database tell each other. */
+export type Message =
+  | { readonly kind: 'change'; readonly agentId: string; readonly change: Change }
+  | { readonly kind: 'work'; readonly id: string; readonly progress: WorkProgress }
+  | { readonly kind: 'jobs' }
+
+/** Carries messages to all other servers; losing one loses nothing that is kept. */
+export interface Wire {
+  send(message: Message): void
+  close(): Promise<void>
+}
+
+/**
+ * Tells open screens of an agent that something changed, on this server and, by its wire, on others. What is told is only
+ * that there is something to fetch: a screen that reconnects fetches anew.
+ */
 export class Bus {
   readonly #emitter = new EventEmitter().setMaxListeners(0)
   readonly #work = new EventEmitter().setMaxListeners(0)
+  #wire: Wire | undefined
+
+  /** Tells others too from now on. */
+  connect(wire: Wire): void {
+    this.#wire = wire
+  }
+
+  /** Hears what another server said. */
+  hear(message: Message): void {
+    if (message.kind === 'change') this.#emitter.emit(message.agentId, message.change)
+    else if (message.kind === 'work') this.#work.emit(message.id, message.progress)
+  }
+
+  /** After messages may have been lost: every open screen fetches everything. */
+  hearAll(): void {
+    for (const agentId of this.#emitter.eventNames()) for (const change of CHANGES) this.#emitter.emit(agentId, change)
+  }
 
   /** Tells how far a piece of work has come; `done` is its last word. */
   report(id: string, progress: WorkProgress): void {
     this.#work.emit(id, progress)
+    this.#wire?.send({ kind: 'work', id, progress })
   }
 
   /** Calls back on each report of a piece of work; gives the function that stops it. */
@@ -29,6 +63,12 @@ export class Bus {
 
   tell(agentId: string, change: Change): void {
     this.#emitter.emit(agentId, change)
+    this.#wire?.send({ kind: 'change', agentId, change })
+  }
+
+  /** Tells other servers that there is work to do. */
+  tellJobs(): void {
+    this.#wire?.send({ kind: 'jobs' })
   }
 
   /** Calls back on each change of an agent; gives the function that stops it. */

@@ -9,6 +9,7 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
   writeSync,
 } from 'node:fs'
 import { open, rm } from 'node:fs/promises'
@@ -19,6 +20,13 @@ export class TooLarge extends Error {
   constructor(readonly most: number) {
     super(`More than ${most} bytes.`)
   }
+}
+
+/** What another server may still be writing is younger. */
+const OLD_MS = 60 * 60_000
+function isOld(path: string): boolean {
+  const stats = statSync(path, { throwIfNoEntry: false })
+  return stats !== undefined && Date.now() - stats.mtimeMs > OLD_MS
 }
 
 /** Where originals are kept: each file under the SHA-256 of its bytes, so that the same bytes are kept once. */
@@ -101,11 +109,11 @@ export class FileStore {
     return this.#path(hash)
   }
 
-  /** Clears what uploads that were cut off by a kill left behind. Only when nothing is being kept. */
+  /** Clears what uploads that were cut off by a kill left behind, an hour later. */
   sweep(): void {
     if (!existsSync(this.folder)) return
     for (const name of readdirSync(this.folder, { recursive: true, encoding: 'utf8' }))
-      if (name.endsWith('.part')) rmSync(join(this.folder, name), { force: true })
+      if (name.endsWith('.part') && isOld(join(this.folder, name))) rmSync(join(this.folder, name), { force: true })
   }
 
   /** The bytes kept under a name; throws when the file is gone. */

@@ -18,12 +18,30 @@ export interface Connection {
 export async function openDatabase(from: string | Embedded): Promise<Connection> {
   const connection = typeof from === 'string' ? openServer(from) : await openEmbedded(from)
   try {
-    await migrate(connection.db, { migrationsFolder: assetFolder('./database/migrations', './migrations')! })
+    await alone(from, () =>
+      migrate(connection.db, { migrationsFolder: assetFolder('./database/migrations', './migrations')! }),
+    )
   } catch (error) {
     await connection.close()
     throw error
   }
   return connection
+}
+
+/** Any number, as long as all servers take the same one. */
+const MIGRATING = 20_271_128
+
+/** Does something while no other server on the same database does; the embedded one is nobody else's anyway. */
+async function alone(from: string | Embedded, work: () => Promise<void>): Promise<void> {
+  if (typeof from !== 'string') return work()
+  const client = new pg.Client({ connectionString: from })
+  await client.connect()
+  try {
+    await client.query('select pg_advisory_lock($1)', [MIGRATING])
+    await work()
+  } finally {
+    await client.end()
+  }
 }
 
 /** No request waits for ever for a statement, or for its turn. */

@@ -3,7 +3,9 @@ import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { eq, inArray } from 'drizzle-orm'
+import { formOf, openTestApp, rulesFile, until, untilRead, type TestApp } from '../../testing/testApp'
+import { jobs, sourceVersions } from './index'
 
 /** The newest PostgreSQL server Debian has installed; undefined when there is none. */
 function binaries(): string | undefined {
@@ -29,6 +31,7 @@ describe.skipIf(!bin)('on a PostgreSQL server', () => {
   const folder = mkdtempSync(join(tmpdir(), 'parrot-pg-'))
   const user = lentUser()
   let server: ChildProcess
+  const url = `postgresql://postgres@localhost/postgres?host=${encodeURIComponent(folder)}`
   let app: TestApp
 
   beforeAll(async () => {
@@ -43,7 +46,6 @@ describe.skipIf(!bin)('on a PostgreSQL server', () => {
     })
     const flags = ['-D', data, '-k', folder, '-c', 'listen_addresses=', '-c', 'fsync=off']
     server = spawn(join(bin!, 'postgres'), flags, { ...user, env, stdio: 'ignore', cwd: folder })
-    const url = `postgresql://postgres@localhost/postgres?host=${encodeURIComponent(folder)}`
     app = await opened(url)
   }, 60_000)
 
@@ -99,5 +101,74 @@ describe.skipIf(!bin)('on a PostgreSQL server', () => {
       }),
     )
     expect((await Promise.all(saves)).map((answer) => answer.status).sort()).toEqual([200, 409, 409, 409, 409])
+  })
+
+  describe('with several servers on it', () => {
+    const servers: TestApp[] = []
+    beforeAll(async () => {
+      // They share originals as well, as a folder that all reach.
+      for (let at = 0; at < 3; at++) servers.push(await openTestApp({ DATABASE_URL: url }, app.dataFolder))
+    }, 60_000)
+    afterAll(() => Promise.all(servers.map((each) => each.close())))
+
+    it('every document is read once, whoever was given it, and each can be asked anywhere', async () => {
+      const [one, two, three] = servers as [TestApp, TestApp, TestApp]
+      const agent = (await one.ask('POST', '/api/agents', { name: 'Shared' })).body.id
+      const added = await Promise.all(
+        Array.from({ length: 18 }, (_, at) =>
+          servers[at % 3]!.ask('POST', `/api/agents/${agent}/sources`, {
+            kind: 'note',
+            title: `Leaf ${at}`,
+            text: `Leaf number ${at} is green.`,
+          }),
+        ),
+      )
+      for (const { body } of added) expect(await untilRead(two.ask, body.id)).toMatchObject({ status: 'ready' })
+      await until(async () => {
+        const open = await three.services.db
+          .select()
+          .from(jobs)
+          .where(inArray(jobs.state, ['queued', 'running']))
+        return open.length === 0
+      })
+      const done = await one.services.db.select().from(jobs).where(eq(jobs.kind, 'read'))
+      for (const job of done) expect([job.state, job.attempts]).toEqual(['done', 1])
+      expect(new Set(done.map(({ subject }) => subject)).size).toBe(done.length)
+      const { body } = await three.ask('POST', `/api/agents/${agent}/turns`, { text: 'What colour is leaf number 7?' })
+      expect(body.reply).toContain('green')
+    }, 60_000)
+
+    it('a screen on one hears what is done on another', async () => {
+      const [one, two] = servers as [TestApp, TestApp]
+      const agent = (await one.ask('POST', '/api/agents', { name: 'Heard' })).body.id
+      const heard: string[] = []
+      const stop = two.services.bus.listen(agent, (change) => heard.push(change))
+      await one.ask('POST', `/api/agents/${agent}/scripts`, { title: 'T', turns: [{ say: 'x', checks: [] }] })
+      await until(async () => heard.includes('scripts'))
+      stop()
+    })
+
+    it('work that a dead server held is taken up by another', async () => {
+      const [one] = servers as [TestApp]
+      const agent = (await one.ask('POST', '/api/agents', { name: 'Left' })).body.id
+      const { id } = await one.read(agent, rulesFile())
+      const [version] = await one.services.db.select().from(sourceVersions).where(eq(sourceVersions.sourceId, id))
+      const held = { heldBy: 'a server that is no more', heldUntil: new Date(Date.now() - 1000) }
+      await one.services.db.update(sourceVersions).set({ status: 'reading' }).where(eq(sourceVersions.id, version!.id))
+      await one.services.db
+        .insert(jobs)
+        .values({ id: 'left', kind: 'read', subject: version!.id, state: 'running', attempts: 1, ...held })
+      expect(await untilRead(one.ask, id)).toMatchObject({ status: 'ready' })
+    }, 30_000)
+
+    it('what is cancelled on one is stopped on the one that is at it', async () => {
+      const [one, two] = servers as [TestApp, TestApp]
+      const agent = (await one.ask('POST', '/api/agents', { name: 'Stopped' })).body.id
+      const long = Array.from({ length: 40_000 }, (_, at) => `Bed ${at} is watered on day ${at % 28}.`).join('\n\n')
+      const { body } = await one.ask('POST', `/api/agents/${agent}/sources`, formOf(new File([long], 'long.md')))
+      await two.ask('POST', `/api/sources/${body.id}/cancel`)
+      await new Promise((resolve) => setTimeout(resolve, 3000))
+      expect((await one.ask('GET', `/api/sources/${body.id}`)).body).toMatchObject({ status: 'failed' })
+    }, 30_000)
   })
 })

@@ -56,6 +56,14 @@ export function problemOf(error: unknown): Problem {
     }
   }
   if (isNoRoom(error)) return noRoom().problem
+  if (codesIn(error).includes(TAKEN))
+    return {
+      type: 'about:blank',
+      title: 'Somebody else did the same at the same moment.',
+      status: 409,
+      detail: 'Look at what is there now, and try again.',
+      code: 'conflict',
+    }
   if (codesIn(error).some((code) => UNFIT.test(code)))
     return {
       type: 'about:blank',
@@ -92,6 +100,8 @@ function codesIn(error: unknown): string[] {
   return codes
 }
 
+/** A number or name that was given a moment before (unique_violation). */
+const TAKEN = '23505'
 /** Values that the database cannot hold (SQLSTATE class 22, data exceptions: NUL in a text, an integer out of range). */
 const UNFIT = /^22[0-9A-Z]{3}$/
 /** A write that found no room, as the file system and the database (disk_full) say it. */

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, notInArray } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, lt, notInArray, or } from 'drizzle-orm'
 import type { FastifyBaseLogger } from 'fastify'
 import { jobs, type Database } from '../database'
 import { HttpProblem } from '../http/problems'
@@ -32,14 +32,28 @@ const MOST_SLOW = 2
 /** A job that died with the server this often is not tried again: it is probably what killed it. */
 const MOST_ATTEMPTS = 5
 
+/** How long a server holds a job without saying again that it is at it, and how often it says so. */
+const HELD_MS = 30_000
+const BEAT_MS = 5_000
+
 /**
- * The queue. A job is a row, so it survives a restart: what was running when the server died is queued again. Each
- * finishes as done, failed or cancelled.
+ * The queue. A job is a row that one server holds at a time, so it survives a restart and the death of the server that was
+ * at it: what is held no longer is queued again. Each finishes as done, failed or cancelled.
  */
 export class Jobs {
+  readonly #me = newId()
+  #beating: NodeJS.Timeout | undefined
   readonly #running = new Map<
     string,
-    { kind: Kind; subject: string; abort: AbortController; done: Promise<void>; began: number }
+    {
+      kind: Kind
+      subject: string
+      abort: AbortController
+      done: Promise<void>
+      began: number
+      /** Set once it is held: before that nobody could have taken it away. */
+      isTaken?: boolean
+    }
   >()
   #isStopping = false
   #isTaking = false
@@ -50,27 +64,69 @@ export class Jobs {
     private readonly works: Readonly<Record<Kind, Works>>,
     /** Whether there is room for what work writes; without it jobs wait. */
     private readonly hasRoom: () => Promise<boolean> = async () => true,
+    /** Tells other servers that something was added or cancelled. */
+    private readonly onAdded: () => void = () => undefined,
   ) {}
 
   /**
-   * Takes up what an earlier run of the server left undone, and begins working: jobs that were at work, and subjects that
-   * wait for one which was never added, since the server died in between.
+   * Takes up what was left undone, and begins working: jobs that nobody holds any more (none is held when this server is
+   * alone), and subjects that wait for one which was never added, since a server died in between.
    */
-  async start(waiting: readonly { readonly kind: Kind; readonly subject: string }[] = []): Promise<void> {
-    await this.db.update(jobs).set({ state: 'queued' }).where(eq(jobs.state, 'running'))
-    for (const { kind, subject } of waiting) await this.add(kind, subject)
+  async start(
+    waiting: readonly { readonly kind: Kind; readonly subject: string }[] = [],
+    isAlone = true,
+  ): Promise<void> {
+    if (isAlone) await this.db.update(jobs).set({ state: 'queued' }).where(eq(jobs.state, 'running'))
+    else await this.#takeBack()
+    for (const { kind, subject } of waiting)
+      if (!(await this.#has(kind, subject, ['queued', 'running']))) await this.add(kind, subject)
+    this.#beating = setInterval(() => void this.#beat().catch((error: unknown) => this.log.error(error)), BEAT_MS)
+    this.#beating.unref()
     void this.#takeNext()
+  }
+
+  /** Another server added or cancelled something. */
+  wake(): void {
+    void this.#beat().catch((error: unknown) => this.log.error(error))
+  }
+
+  /** Says that it is still at its jobs, gives up those that were taken from it, and takes back what nobody holds. */
+  async #beat(): Promise<void> {
+    const mine = [...this.#running.keys()]
+    if (mine.length > 0) {
+      const held = await this.db
+        .update(jobs)
+        .set({ heldUntil: new Date(Date.now() + HELD_MS) })
+        .where(and(inArray(jobs.id, mine), eq(jobs.state, 'running'), eq(jobs.heldBy, this.#me)))
+        .returning({ id: jobs.id })
+      const still = new Set(held.map(({ id }) => id))
+      for (const [id, job] of this.#running) if (mine.includes(id) && !still.has(id) && job.isTaken) job.abort.abort()
+    }
+    await this.#takeBack()
+    void this.#takeNext()
+  }
+
+  async #takeBack(): Promise<void> {
+    await this.db
+      .update(jobs)
+      .set({ state: 'queued' })
+      .where(and(eq(jobs.state, 'running'), or(isNull(jobs.heldUntil), lt(jobs.heldUntil, new Date()))))
+  }
+
+  async #has(kind: Kind, subject: string, states: readonly ('queued' | 'running')[]): Promise<boolean> {
+    const [found] = await this.db
+      .select({ id: jobs.id })
+      .from(jobs)
+      .where(and(eq(jobs.kind, kind), eq(jobs.subject, subject), inArray(jobs.state, [...states])))
+      .limit(1)
+    return found !== undefined
   }
 
   /** Adds a job, which begins as soon as there is room; where the same one waits already, that one will do. */
   async add(kind: Kind, subject: string): Promise<void> {
-    const [waiting] = await this.db
-      .select({ id: jobs.id })
-      .from(jobs)
-      .where(and(eq(jobs.kind, kind), eq(jobs.subject, subject), eq(jobs.state, 'queued')))
-      .limit(1)
-    if (waiting) return
+    if (await this.#has(kind, subject, ['queued'])) return
     await this.db.insert(jobs).values({ id: newId(), kind, subject, state: 'queued' })
+    this.onAdded()
     void this.#takeNext()
   }
 
@@ -84,6 +140,7 @@ export class Jobs {
             .slice(from, from + AT_ONCE)
             .map((subject) => ({ id: newId(), kind, subject, state: 'queued' as const })),
         )
+    this.onAdded()
     void this.#takeNext()
   }
 
@@ -93,16 +150,24 @@ export class Jobs {
       .update(jobs)
       .set({ state: 'cancelled', finishedAt: new Date() })
       .where(and(eq(jobs.subject, subject), inArray(jobs.state, ['queued', 'running'])))
+    this.onAdded()
     const running = [...this.#running.values()].filter((job) => job.subject === subject)
     for (const job of running) job.abort.abort()
     await Promise.allSettled(running.map((job) => job.done))
   }
 
-  /** Stops working: running jobs are aborted and stay queued for the next start. */
+  /** Stops working: running jobs are aborted and queued again, for another server or the next start. */
   async stop(): Promise<void> {
     this.#isStopping = true
+    clearInterval(this.#beating)
     for (const job of this.#running.values()) job.abort.abort()
     await Promise.allSettled([...this.#running.values()].map((job) => job.done))
+    await this.db
+      .update(jobs)
+      .set({ state: 'queued', heldUntil: null })
+      .where(and(eq(jobs.state, 'running'), eq(jobs.heldBy, this.#me)))
+      .catch(() => undefined)
+    this.onAdded()
   }
 
   #kindsWithRoom(): Kind[] {
@@ -154,9 +219,17 @@ export class Jobs {
       // From here on a cancel finds it among those at work; one that came before left nothing queued to take.
       const taken = await this.db
         .update(jobs)
-        .set({ state: 'running', attempts: job.attempts + 1, startedAt: new Date() })
+        .set({
+          state: 'running',
+          attempts: job.attempts + 1,
+          startedAt: new Date(),
+          heldBy: this.#me,
+          heldUntil: new Date(Date.now() + HELD_MS),
+        })
         .where(and(eq(jobs.id, job.id), eq(jobs.state, 'queued')))
         .returning({ id: jobs.id })
+      const held = this.#running.get(job.id)
+      if (held) held.isTaken = taken.length > 0
       if (taken.length === 0 || signal.aborted) return
       let told = 0
       const report = (progress: number) => {
@@ -183,6 +256,10 @@ export class Jobs {
   }
 
   async #finish(id: string, state: 'done' | 'failed', error: string | null = null): Promise<void> {
-    await this.db.update(jobs).set({ state, error, finishedAt: new Date(), progress: 1 }).where(eq(jobs.id, id))
+    // One that was taken away meanwhile, or cancelled, is no longer this server's to end.
+    await this.db
+      .update(jobs)
+      .set({ state, error, finishedAt: new Date(), progress: 1, heldUntil: null })
+      .where(and(eq(jobs.id, id), inArray(jobs.state, ['queued', 'running'])))
   }
 }

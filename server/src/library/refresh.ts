@@ -10,7 +10,7 @@ const EVERY_MS = 60_000
 /** Begins to read again every page and site whose time has come. Gives how many. */
 export async function refreshDue(means: Pick<Services, 'db' | 'jobs' | 'bus'>): Promise<number> {
   const due = await means.db
-    .selectDistinct({ id: sources.id })
+    .selectDistinct({ id: sources.id, lookedAt: sources.lookedAt })
     .from(sources)
     .innerJoin(agentSources, eq(agentSources.sourceId, sources.id))
     .where(
@@ -21,11 +21,23 @@ export async function refreshDue(means: Pick<Services, 'db' | 'jobs' | 'bus'>): 
       ),
     )
   let begun = 0
-  for (const { id } of due) {
+  for (const { id, lookedAt } of due) {
     const { origin, status } = await newestVersion(means.db, id)
     if (!('url' in origin) || (status !== 'ready' && status !== 'failed')) continue
     // A site that fails is asked again after its hours, not at every look.
-    await means.db.update(sources).set({ lookedAt: new Date() }).where(eq(sources.id, id))
+    const mine = await means.db
+      .update(sources)
+      .set({ lookedAt: new Date() })
+      // Of several servers that look at the same moment one begins.
+      .where(
+        and(
+          eq(sources.id, id),
+          // A date here knows no microseconds.
+          sql`date_trunc('milliseconds', ${sources.lookedAt}) = ${lookedAt.toISOString()}::timestamptz`,
+        ),
+      )
+      .returning({ id: sources.id })
+    if (mine.length === 0) continue
     await beginVersion(means, id, { because: 'refreshed', origin, bytesHash: null, mediaType: null })
     begun++
   }

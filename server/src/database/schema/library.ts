@@ -153,6 +153,9 @@ export const jobs = pgTable(
     progress: doublePrecision('progress').notNull().default(0),
     attempts: integer('attempts').notNull().default(0),
     error: text('error'),
+    /** The server that is at it, and until when it holds it unless it says again that it is. */
+    heldBy: text('held_by'),
+    heldUntil: moment('held_until'),
     createdAt: created(),
     startedAt: moment('started_at'),
     finishedAt: moment('finished_at'),

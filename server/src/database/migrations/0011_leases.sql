@@ -1,0 +1,2 @@
+ALTER TABLE "jobs" ADD COLUMN "held_by" text;--> statement-breakpoint
+ALTER TABLE "jobs" ADD COLUMN "held_until" timestamp with time zone;
