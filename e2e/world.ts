@@ -27,7 +27,8 @@ export interface World {
   end(): Promise<void>
 }
 
-async function freePort(): Promise<number> {
+/** A port that nobody listens on. */
+export async function freePort(): Promise<number> {
   const server = createServer()
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const { port } = server.address() as { port: number }

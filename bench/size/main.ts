@@ -17,6 +17,7 @@ import { playScript, scriptSchema } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { sampleAgents } from '../../demo/scenario'
 import { openCorpus } from '../quality/corpora'
+import { benchAgents, benchCrowd, benchDurability } from './crowd'
 import { firstLoads } from './firstLoad'
 import { benchLibrary } from './library'
 import { ms, printTable, row, timed } from './table'
@@ -201,6 +202,13 @@ if (only === 'refine') {
   printTable()
   process.exit(0)
 }
+if (only === 'crowd') {
+  await benchDurability()
+  await benchAgents()
+  await benchCrowd()
+  printTable()
+  process.exit(0)
+}
 await benchStart()
 benchBundle()
 await benchDatabaseThread()
@@ -211,6 +219,9 @@ await benchLibrary()
 await benchVectors()
 await benchScripts()
 await benchRefining()
+await benchDurability()
+await benchAgents()
+await benchCrowd()
 
 printTable()
 process.exit(0)

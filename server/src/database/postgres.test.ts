@@ -1,72 +1,27 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { eq, inArray } from 'drizzle-orm'
 import { formOf, openTestApp, rulesFile, until, untilRead, type TestApp } from '../../testing/testApp'
+import { postgresBinaries, startPostgres } from '../../testing/postgres'
 import { jobs, sourceVersions } from './index'
 
-/** The newest PostgreSQL server Debian has installed; undefined when there is none. */
-function binaries(): string | undefined {
-  const root = '/usr/lib/postgresql'
-  const versions = existsSync(root) ? readdirSync(root).sort((a, b) => Number(b) - Number(a)) : []
-  return versions.map((version) => join(root, version, 'bin')).find((bin) => existsSync(join(bin, 'initdb')))
-}
-
-/** PostgreSQL does not run as root, so root lends it the user that owns nothing. */
-function lentUser(): { uid?: number; gid?: number } {
-  if (process.getuid?.() !== 0) return {}
-  const id = (flag: string) => Number(execFileSync('id', [flag, 'nobody'], { encoding: 'utf8' }))
-  return { uid: id('-u'), gid: id('-g') }
-}
-
-const bin = binaries()
+const bin = postgresBinaries()
 if (!bin)
   console.log(
     'SKIPPED: the queries were not run on a PostgreSQL server, because Debian’s “postgresql” is not installed.',
   )
 
 describe.skipIf(!bin)('on a PostgreSQL server', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'parrot-pg-'))
-  const user = lentUser()
-  let server: ChildProcess
-  const url = `postgresql://postgres@localhost/postgres?host=${encodeURIComponent(folder)}`
+  let server: Awaited<ReturnType<typeof startPostgres>>
   let app: TestApp
 
   beforeAll(async () => {
-    if (user.uid !== undefined) chownSync(folder, user.uid, user.gid!)
-    const data = join(folder, 'data')
-    const env = { ...process.env, LC_ALL: 'C', HOME: folder }
-    execFileSync(join(bin!, 'initdb'), ['-D', data, '-U', 'postgres', '--auth=trust', '--no-sync', '-E', 'UTF8'], {
-      ...user,
-      env,
-      stdio: 'ignore',
-      cwd: folder,
-    })
-    const flags = ['-D', data, '-k', folder, '-c', 'listen_addresses=', '-c', 'fsync=off']
-    server = spawn(join(bin!, 'postgres'), flags, { ...user, env, stdio: 'ignore', cwd: folder })
-    app = await opened(url)
+    server = await startPostgres(bin!)
+    app = await openTestApp({ DATABASE_URL: server.url })
   }, 60_000)
-
   afterAll(async () => {
     await app?.end()
-    server?.kill('SIGINT')
-    await new Promise((resolve) => (server?.exitCode === null ? server.once('exit', resolve) : resolve(undefined)))
-    rmSync(folder, { recursive: true, force: true })
+    await server?.end()
   })
-
-  /** PostgreSQL takes a moment before it accepts connections. */
-  async function opened(url: string): Promise<TestApp> {
-    for (let tries = 0; ; tries++) {
-      try {
-        return await openTestApp({ DATABASE_URL: url })
-      } catch (error) {
-        if (tries > 40) throw error
-        await new Promise((resolve) => setTimeout(resolve, 250))
-      }
-    }
-  }
 
   it('the same queries serve the whole way from a document to a published answer', async () => {
     expect((await app.ask('GET', '/api/health')).body.database).toBe('postgresql')
@@ -107,7 +62,7 @@ describe.skipIf(!bin)('on a PostgreSQL server', () => {
     const servers: TestApp[] = []
     beforeAll(async () => {
       // They share originals as well, as a folder that all reach.
-      for (let at = 0; at < 3; at++) servers.push(await openTestApp({ DATABASE_URL: url }, app.dataFolder))
+      for (let at = 0; at < 3; at++) servers.push(await openTestApp({ DATABASE_URL: server.url }, app.dataFolder))
     }, 60_000)
     afterAll(() => Promise.all(servers.map((each) => each.close())))
 

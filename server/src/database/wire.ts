@@ -17,6 +17,8 @@ export async function openWire(
   const me = newId()
   let client: pg.Client | undefined
   let isClosed = false
+  /** One after the other: a connection does one thing at a time. */
+  let sending: Promise<unknown> = Promise.resolve()
 
   const connect = async (): Promise<void> => {
     const fresh = new pg.Client({ connectionString: url })
@@ -41,12 +43,12 @@ export async function openWire(
   await connect()
   return {
     send: (message) => {
-      void client
-        ?.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify({ from: me, message })])
-        .catch(() => undefined)
+      const payload = JSON.stringify({ from: me, message })
+      sending = sending.then(() => client?.query('select pg_notify($1, $2)', [CHANNEL, payload])).catch(() => undefined)
     },
     close: async () => {
       isClosed = true
+      await sending
       await client?.end()
     },
   }

@@ -33,8 +33,8 @@ const MOST_SLOW = 2
 const MOST_ATTEMPTS = 5
 
 /** How long a server holds a job without saying again that it is at it, and how often it says so. */
-const HELD_MS = 30_000
-const BEAT_MS = 5_000
+const HELD_MS = 15_000
+const BEAT_MS = 4_000
 
 /**
  * The queue. A job is a row that one server holds at a time, so it survives a restart and the death of the server that was

@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { applyEdits, type Edit, type EditedPassage, type PassagesRead, type Sketch } from '@parrot/core/curation'
 import type { StoredPassage } from '@parrot/core/dialogue'
 import type { ReadProblem } from '@parrot/core/library'
@@ -171,8 +171,12 @@ const failedWith = ({ message, advice }: ReadProblem): Partial<VersionRow> => ({
   advice,
 })
 
+/** A version that was cancelled meanwhile, perhaps on another server, stays so. */
+const stillOpen = ({ id }: VersionRow) =>
+  and(eq(sourceVersions.id, id), inArray(sourceVersions.status, ['queued', 'reading', 'indexing']))
+
 async function update({ db, bus }: ReadMeans, version: VersionRow, values: Partial<VersionRow>): Promise<void> {
-  await db.update(sourceVersions).set(values).where(eq(sourceVersions.id, version.id))
+  await db.update(sourceVersions).set(values).where(stillOpen(version))
   for (const agentId of await agentsUsing(db, version.sourceId)) bus.tell(agentId, 'sources')
 }
 
@@ -204,7 +208,7 @@ async function publish(
 ): Promise<void> {
   const characters = charactersOf(read.passages)
   await means.db.transaction(async (tx) => {
-    await tx
+    const published = await tx
       .update(sourceVersions)
       .set({
         status: 'ready',
@@ -214,7 +218,9 @@ async function publish(
         lostEdits: read.lostEdits,
         sketch,
       })
-      .where(eq(sourceVersions.id, version.id))
+      .where(stillOpen(version))
+      .returning({ id: sourceVersions.id })
+    if (published.length === 0) return
     const now = new Date()
     await tx
       .update(sources)
