@@ -42,8 +42,8 @@ export function readQuestion(text: string, language: Spoken): Question {
   const tokens = tokensOf(asking?.text ?? text)
   const pointing = wordsIn(words.pointing)
   // What is told before it counts only when the question points back to it.
-  const about = asking && !tokens.some((token) => pointing.has(token.text)) ? asking.text : text
   const opening = openingOf(tokens, language)
+  const about = asking && !tokens.slice(opening).some((token) => pointing.has(token.text)) ? asking.text : text
   const kind = ASKED_FOR.find((each) => find(words.asks[each], tokens, opening))
   const form = kind === undefined ? [] : find(words.asks[kind], tokens, opening)!.phrase.split(' ')
   const isYesNo =

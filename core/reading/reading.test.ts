@@ -56,6 +56,16 @@ describe('what a question asks for', () => {
     ['puffins', 'open'],
   ])('“%s”: %s', (line, kind) => expect(kindOf(line)).toBe(kind))
 
+  it.each([
+    'Excuse me, if it is not too much trouble, how do I change a booking? Many thanks indeed.',
+    'Good morning, would you be so kind as to tell me: how do I change a booking? I should be most grateful.',
+    'Sorry to bother you, quick question: how do I change a booking?',
+  ])('is the same however politely it is put: “%s”', (polite) => {
+    const [plain, framed] = ['How do I change a booking?', polite].map((line) => readLine(line).questions.at(0)!)
+    expect(framed!.kind).toBe(plain!.kind)
+    expect(framed!.terms.map(({ stem }) => stem)).toEqual(plain!.terms.map(({ stem }) => stem))
+  })
+
   it('takes a line with two questions apart, and leaves what is told with the question after it', () => {
     const parts = (line: string) => readLine(line).questions.map(({ text }) => text)
     const [first, second] = parts('Can I take my cello on the boat, and how much is it?')

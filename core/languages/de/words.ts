@@ -55,7 +55,8 @@ export const words: LanguageWords = {
     'kann, können, darf, dürfen, erlaubt, möglich, kostenlos, gibt, inbegriffen, geöffnet, willkommen, muss, müssen, nehmen, bieten',
   pointing: 'es, sie, er, das, dies, diese, dieser, dort, da, ihn, ihm, ihr, welche, davon, dafür, damit',
   leadsOn: 'und, aber, oder, und was ist mit, was ist mit, wie ist es mit, und wenn, also, dann',
-  softens: 'bitte, entschuldigung, ach, dann, auch, sag mal',
+  softens:
+    'bitte, entschuldigung, entschuldigen sie, verzeihung, ach, dann, auch, sag mal, wenn es keine umstände macht, wenn es ihnen nichts ausmacht, wenn sie einen moment zeit haben, wären sie so freundlich mir zu sagen, eine frage, kurze frage',
   polite:
     'können sie mir sagen, könnten sie mir sagen, kannst du mir sagen, können sie mir erklären, können sie mir helfen, wissen sie, weißt du',
   around:

@@ -70,7 +70,8 @@ export const words: LanguageWords = {
   pointing: 'it, its, that, this, those, these, they, them, their, there, one, ones, same, he, she, him, her, so',
   leadsOn:
     'and, but, or, so, also, what about, how about, what if, then, and what about, and how about, and if, make that, make it, what of',
-  softens: 'please, then, also, oh, well, sorry, excuse me',
+  softens:
+    'please, then, also, oh, well, sorry, excuse me, pardon me, if it is not too much trouble, if it’s not too much trouble, if you don’t mind, if you do not mind, if i may ask, if i may, when you have a moment, when you have time, sorry to bother you, sorry to trouble you, i hope you don’t mind, would you be so kind as to tell me, would you be so good as to tell me, please tell me, just tell me, quick question, one question, one more question',
   polite:
     'can you tell, could you tell, can you please, could you please, can you say, can you explain, could you explain, can you show, can you give, could you give, would you tell, do you know, can you help',
   around:

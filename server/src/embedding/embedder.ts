@@ -1,6 +1,6 @@
 import { ModelProblem } from '@parrot/core/dialogue'
 import type { embedders } from '../database'
-import { addressOf, askPatiently, bearing } from '../models/protocol'
+import { addressOf, askPatiently, bearing, leadsAstray } from '../models/protocol'
 import type { Seal } from '../settings/seal'
 
 export type EmbedderRow = typeof embedders.$inferSelect
@@ -18,6 +18,8 @@ export async function embed(
   signal: AbortSignal,
 ): Promise<number[][]> {
   const key = sealedKey === null ? undefined : seal.open(sealedKey)
+  if (await leadsAstray(baseUrl))
+    throw new ModelProblem('The embedder is at an address where no service is.', 'Check its address in the settings.')
   let response: Response
   try {
     response = await askPatiently(

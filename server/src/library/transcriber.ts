@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm'
 import { request } from 'undici'
 import type { ReadProblem } from '@parrot/core/library'
 import { settings, type Database } from '../database'
+import { leadsAstray } from '../models/protocol'
 
 const NAME = 'transcriber'
 /** A long recording takes long; a service that says nothing for this long has died. */
@@ -41,6 +42,8 @@ export async function transcribe(
       `“${recording.name}” is a recording, and no transcriber is set up.`,
       'Set one up in Settings, or add captions (WebVTT or SRT) of the recording.',
     )
+  if (await leadsAstray(address))
+    return failure('The transcriber is at an address where no service is.', 'Check its address in Settings.')
   try {
     const { size } = await stat(recording.path)
     const { statusCode, body } = await request(address, {

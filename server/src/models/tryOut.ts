@@ -1,7 +1,16 @@
 import type { EndpointTest } from '@parrot/contract'
 import { ModelProblem, type ModelEvent } from '@parrot/core/dialogue'
 import { calculator } from '@parrot/core/tools'
-import { addressOf, bearing, endpointModel, PATIENCE, request, type AskedEndpoint, type Patience } from './protocol'
+import {
+  addressOf,
+  bearing,
+  endpointModel,
+  leadsAstray,
+  PATIENCE,
+  request,
+  type AskedEndpoint,
+  type Patience,
+} from './protocol'
 
 type Proof = EndpointTest['proofs'][number]
 
@@ -83,6 +92,7 @@ export interface ListedModel {
 /** The models an endpoint tells of, by name; empty where it tells of none. */
 export async function modelsAt(baseUrl: string, key: string | undefined): Promise<ListedModel[]> {
   try {
+    if (await leadsAstray(baseUrl)) return []
     const response = await fetch(addressOf(baseUrl, 'models'), {
       redirect: 'error',
       headers: { accept: 'application/json', ...bearing(key) },

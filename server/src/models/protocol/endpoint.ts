@@ -1,5 +1,6 @@
 import type { EndpointOptions } from '@parrot/contract'
 import { ModelProblem } from '@parrot/core/dialogue'
+import { leadsAstray } from './reach'
 import { askPatiently, retryAfterMs, type Patience } from './patience'
 
 /** An endpoint as it is asked. */
@@ -26,6 +27,11 @@ export async function request(
   signal: AbortSignal,
   patience: Patience,
 ): Promise<Response> {
+  if (await leadsAstray(endpoint.baseUrl))
+    throw new ModelProblem(
+      `“${endpoint.name}” is at an address where no service is.`,
+      'Check its base address in the settings.',
+    )
   const ask = (sent: object) =>
     askPatiently(
       () =>

@@ -59,7 +59,7 @@ export function endpointModel(endpoint: AskedEndpoint, patience: Patience = PATI
         const response = await request(endpoint, key, bodyOf(endpoint, messages, tools), watch.signal, patience)
         const isStream = (response.headers.get('content-type') ?? '').includes('text/event-stream')
         const events = isStream ? streamed(endpoint, response, heard) : whole(endpoint, response, heard)
-        for await (const event of withPauses(apartFromThinking(events), patience.pauseMs)) {
+        for await (const event of withPauses(apartFromThinking(events), patience.pauseMs, watch.signal)) {
           if (event.kind === 'text') said += event.text
           // What the asker does with a word is not the endpoint's time.
           if (event.kind !== 'pause') watch.stop()

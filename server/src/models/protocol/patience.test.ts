@@ -2,6 +2,7 @@ import { createServer, type RequestListener, type Server } from 'node:http'
 import { afterEach, describe, expect, it } from 'vitest'
 import { endpointOptions } from '@parrot/contract'
 import { endpointModel } from './endpointModel'
+import { leadsAstray } from './reach'
 import { retryAfterMs, withPauses } from './patience'
 
 const servers: Server[] = []
@@ -161,4 +162,35 @@ describe('events with pauses', () => {
     }
     await expect(withPauses(failing(), 20)[Symbol.asyncIterator]().next()).rejects.toThrow('gone')
   })
+})
+
+describe('events that never come', () => {
+  it('are no longer waited for once the signal aborts, whatever they hear of it', async () => {
+    const silent: AsyncIterable<string> = {
+      [Symbol.asyncIterator]: () => ({
+        next: () => new Promise(() => undefined),
+        return: () => new Promise(() => undefined),
+      }),
+    }
+    const heard = (async () => {
+      for await (const each of withPauses(silent, 5, AbortSignal.timeout(30))) expect(each).toEqual({ kind: 'pause' })
+    })()
+    await expect(heard).rejects.toThrow(/timeout/)
+  })
+})
+
+describe('where a service is asked', () => {
+  it.each(['http://169.254.169.254/v1', 'http://[fe80::1]/v1', 'http://0.0.0.0:8080/v1', 'http://2852039166/v1'])(
+    'is nowhere clouds keep their secrets: %s',
+    async (address) => expect(await leadsAstray(address)).toBe(true),
+  )
+
+  it.each([
+    'http://127.0.0.1:11434/v1',
+    'http://10.0.0.5/v1',
+    'http://localhost/v1',
+    'https://no-such-host.invalid/v1',
+  ])('may be this machine or a private network, or nothing at all: %s', async (address) =>
+    expect(await leadsAstray(address)).toBe(false),
+  )
 })

@@ -79,25 +79,38 @@ export function retryAfterMs(headers: Headers, now = Date.now()): number | undef
   return Number.isNaN(ms) ? undefined : Math.max(0, ms)
 }
 
-/** Events with a `pause` wherever nothing came for so long; one pause a silence. */
+/**
+ * Events with a `pause` wherever nothing came for so long; one pause a silence. Ends with the signal's reason as soon as it
+ * aborts: a body that is being read does not always hear of it (what fetch keeps of a signal may be cleaned up meanwhile).
+ */
 export async function* withPauses<Event>(
   events: AsyncIterable<Event>,
   ms: number,
+  signal?: AbortSignal,
 ): AsyncIterable<Event | { readonly kind: 'pause' }> {
   const iterator = events[Symbol.asyncIterator]()
+  let onAbort: (() => void) | undefined
+  const aborted = new Promise<never>((_resolve, reject) => {
+    onAbort = () => reject(signal?.reason)
+    if (signal?.aborted) onAbort()
+    else signal?.addEventListener('abort', onAbort, { once: true })
+  })
+  aborted.catch(() => undefined)
   try {
     for (;;) {
       const next = iterator.next()
       next.catch(() => undefined)
       let timer: ReturnType<typeof setTimeout> | undefined
       const silence = new Promise<'silence'>((resolve) => (timer = setTimeout(() => resolve('silence'), ms)))
-      const first = await Promise.race([next, silence]).finally(() => clearTimeout(timer))
+      const first = await Promise.race([next, silence, aborted]).finally(() => clearTimeout(timer))
       if (first === 'silence') yield { kind: 'pause' }
-      const result = first === 'silence' ? await next : first
+      const result = first === 'silence' ? await Promise.race([next, aborted]) : first
       if (result.done) return
       yield result.value
     }
   } finally {
-    await iterator.return?.()
+    if (onAbort) signal?.removeEventListener('abort', onAbort)
+    // Not waited for: one that waits for a word that never comes would not end.
+    void iterator.return?.().catch(() => undefined)
   }
 }
