@@ -1,5 +1,5 @@
 import { endpointOptions } from '@parrot/contract'
-import { ModelProblem, takeTurn, type Exchange, type Model, type TurnState } from '@parrot/core/dialogue'
+import { dayOf, ModelProblem, takeTurn, type Exchange, type Model, type TurnState } from '@parrot/core/dialogue'
 import { judging } from '@parrot/core/errands'
 import { openAgent, type FolderAgent } from '@parrot/core/folder'
 import { calculator } from '@parrot/core/tools'
@@ -25,11 +25,8 @@ export interface Actor {
 
 /** Opens an agent: reads its sources and sets its model up. */
 export async function actorFor(agent: FolderAgent, choice: ModelChoice): Promise<Actor> {
-  const now = new Date()
-  const two = (part: number) => String(part).padStart(2, '0')
-  const date = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
-  const today = { date, weekday: (now.getDay() + 6) % 7 }
-  const { brief, library, unread } = await openAgent(agent, date)
+  const today = dayOf(new Date())
+  const { brief, library, unread } = await openAgent(agent, today.date)
   const model = modelOf(choice)
   return {
     agent,

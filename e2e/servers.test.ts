@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { freePort, untilUp } from '../server/testing/ports'
 import { postgresBinaries, startPostgres } from '../server/testing/postgres'
-import { freePort } from './world'
 
 /**
  * Three servers on one PostgreSQL, killed in turn while designers, readers and visitors work: nothing that was acknowledged
@@ -36,24 +36,13 @@ describe.skipIf(!bin)('three servers on one database', () => {
       env: { ...process.env, PORT: String(port), PARROT_DATA: data, DATABASE_URL: postgres.url, PARROT_LOG: 'error' },
       stdio: 'inherit',
     })
-  const answers = async ({ port }: Pick<Server, 'port'>) => {
-    for (let tries = 0; tries < 300; tries++) {
-      const isUp = await fetch(`http://127.0.0.1:${port}/api/health`).then(
-        (response) => response.ok,
-        () => false,
-      )
-      if (isUp) return
-      await new Promise((resolve) => setTimeout(resolve, 100))
-    }
-    throw new Error(`The server on ${port} did not answer.`)
-  }
   const kill = async (server: Server) => {
     server.isDown = true
     const gone = new Promise((resolve) => server.child.once('exit', resolve))
     server.child.kill('SIGKILL')
     await gone
     server.child = run(server.port)
-    await answers(server)
+    await untilUp(server.port)
     server.isDown = false
   }
 
@@ -63,7 +52,7 @@ describe.skipIf(!bin)('three servers on one database', () => {
       const port = await freePort()
       servers.push({ port, child: run(port), isDown: false })
     }
-    await Promise.all(servers.map(answers))
+    await Promise.all(servers.map(({ port }) => untilUp(port)))
   }, 120_000)
   afterAll(async () => {
     for (const { child } of servers) child.kill('SIGTERM')

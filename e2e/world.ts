@@ -1,11 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium, type Browser, type Page } from 'playwright-core'
 import { blankImage } from '../server/testing/blankImage'
+import { freePort } from '../server/testing/ports'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 
@@ -25,15 +25,6 @@ export interface World {
   /** Starts everything again on the same data. */
   start(): Promise<void>
   end(): Promise<void>
-}
-
-/** A port that nobody listens on. */
-export async function freePort(): Promise<number> {
-  const server = createServer()
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  const { port } = server.address() as { port: number }
-  await new Promise((resolve) => server.close(resolve))
-  return port
 }
 
 export const launchBrowser = (): Promise<Browser> =>

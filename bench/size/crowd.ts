@@ -1,10 +1,10 @@
 /** Many visitors at once, on one server and on three; many agents in the list; what durability costs. */
 import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { freePort, untilUp } from '../../server/testing/ports'
 import { openTestApp, type TestApp } from '../../server/testing/testApp'
 import { postgresBinaries, startPostgres } from '../../server/testing/postgres'
 import { meadowText, QUESTIONS } from './texts'
@@ -111,24 +111,4 @@ export async function benchDurability(): Promise<void> {
     row(`an edit of a brief, ${label} waiting for the disk`, await timed(edit, 100))
   }
   for (const app of apps) await app.end()
-}
-
-async function freePort(): Promise<number> {
-  const server = createServer()
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  const { port } = server.address() as { port: number }
-  await new Promise((resolve) => server.close(resolve))
-  return port
-}
-
-async function untilUp(port: number): Promise<void> {
-  for (let tries = 0; tries < 600; tries++) {
-    const isUp = await fetch(`http://127.0.0.1:${port}/api/health`).then(
-      (response) => response.ok,
-      () => false,
-    )
-    if (isUp) return
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-  throw new Error('The server did not answer.')
 }

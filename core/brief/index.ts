@@ -1,4 +1,4 @@
-export { briefFrom, briefSchema, ruleSchema, BRIEF_VERSION, type Brief, type Rule } from './schema'
+export { briefFrom, briefSchema, idFromWords, ruleSchema, BRIEF_VERSION, type Brief, type Rule } from './schema'
 export { compile, type CompiledPrompt, type PromptLine } from './compile'
 export { changesBetween, FIELD_LABELS, type BriefChange } from './changes'
 export { migrate, type StoredBrief } from './migrate'

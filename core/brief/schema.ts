@@ -21,14 +21,15 @@ const withIds =
   (entries: Entry[]): Entry[] => {
     const taken = new Set<string>()
     return entries.map((entry) => {
-      const base = entry.id || slug(said(entry)) || 'entry'
+      const base = entry.id || idFromWords(said(entry)) || 'entry'
       let id = base
       for (let number = 2; taken.has(id); number++) id = `${base.slice(0, 56)}-${number}`
       taken.add(id)
       return id === entry.id ? entry : { ...entry, id }
     })
   }
-const slug = (text: string): string =>
+/** What an entry is called by that has no id of its own: its words in small letters. */
+export const idFromWords = (text: string): string =>
   text
     .toLowerCase()
     .replace(/[^\p{L}\d]+/gu, '-')

@@ -1,6 +1,7 @@
 export type { Support } from '../grounding'
 export { takeTurn, LONGEST_LINE } from './takeTurn'
 export {
+  dayOf,
   OUTCOMES,
   type Citation,
   type Exchange,

@@ -105,6 +105,15 @@ export interface Today {
   readonly weekday: number
 }
 
+/** The day that a moment falls on where this runs. */
+export function dayOf(moment: Date): Today {
+  const two = (part: number) => String(part).padStart(2, '0')
+  return {
+    date: `${moment.getFullYear()}-${two(moment.getMonth() + 1)}-${two(moment.getDate())}`,
+    weekday: (moment.getDay() + 6) % 7,
+  }
+}
+
 /** One call of a tool, and what came of it. */
 export interface ToolUse {
   readonly call: ToolCall

@@ -1,7 +1,8 @@
 import type { Brief } from '../brief'
 import { passagesFrom } from '../curation'
-import { PassageLibrary, type StoredPassage, type StoredSource } from '../dialogue'
-import { buildSegment, LibraryIndex, type Segment } from '../retrieval'
+import type { PassageLibrary, StoredPassage } from '../dialogue'
+import { libraryOf, type LibraryPart } from '../refine'
+import { buildSegment } from '../retrieval'
 import type { FolderAgent, FolderSource } from './form'
 
 /** An agent of a folder, ready to answer. */
@@ -16,7 +17,7 @@ export interface OpenedAgent {
 /** Reads the sources of an agent and indexes them, those whose days have not come or are over left out. */
 export async function openAgent(agent: FolderAgent, today: string): Promise<OpenedAgent> {
   const unread: { title: string; message: string }[] = []
-  const parts: { source: StoredSource; segment: Segment; weight: number }[] = []
+  const parts: LibraryPart[] = []
   for (const [at, source] of agent.sources.entries()) {
     if ((source.validFrom && source.validFrom > today) || (source.validUntil && today > source.validUntil)) continue
     const read = await passagesOf(source)
@@ -29,21 +30,17 @@ export async function openAgent(agent: FolderAgent, today: string): Promise<Open
       isExcluded ? [] : [{ id: `${at}-${ordinal}`, text, headings, locator }],
     )
     parts.push({
-      source: { sourceId: String(at), title, passages, ...(source.asOf ? { asOf: source.asOf } : {}) },
+      sourceId: String(at),
+      title,
+      passages,
+      ...(source.asOf ? { asOf: source.asOf } : {}),
       segment: buildSegment(passages.map(({ text, headings }) => ({ title, headings, body: text }))),
       weight: source.weight,
     })
   }
-  const index = new LibraryIndex(
-    parts.map(({ segment }) => segment),
-    parts.map(({ weight }) => weight),
-  )
   return {
     brief: { ...agent.brief, rules: [...agent.brief.rules, ...sharedRules(agent)] },
-    library: new PassageLibrary(
-      parts.map(({ source }) => source),
-      index,
-    ),
+    library: libraryOf(parts),
     unread,
   }
 }

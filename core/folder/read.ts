@@ -1,5 +1,5 @@
 import { z, ZodError } from 'zod'
-import { BRIEF_VERSION, briefFrom, migrate, ruleSchema, type Brief, type Rule } from '../brief'
+import { BRIEF_VERSION, briefFrom, idFromWords, migrate, ruleSchema, type Brief, type Rule } from '../brief'
 import { scriptsFromText, type Script } from '../rehearsal'
 import { rowsOf } from './csv'
 import { FILES, manifestSchema, SHARED_RULES, type FolderAgent, type FolderFile, type FolderProblem } from './form'
@@ -167,15 +167,9 @@ function rulesIn(file: YamlFile, value: unknown, at: readonly PropertyKey[]): re
     return undefined
   }
   // A rule written by hand may come without an id; the brief's form gives it one.
-  return briefFrom({ rules: parsed.data.map((rule) => ({ ...rule, id: rule.id ?? idFor(rule.do) })) }).rules
+  return briefFrom({ rules: parsed.data.map((rule) => ({ ...rule, id: rule.id ?? (idFromWords(rule.do) || 'rule') })) })
+    .rules
 }
-
-const idFor = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[^\p{L}\d]+/gu, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 48) || 'rule'
 
 /** The paths of fields that a form does not have: what was read from them is in no part of what came of it. */
 function unknownIn(given: unknown, read: unknown, at: readonly PropertyKey[] = []): PropertyKey[][] {

@@ -72,7 +72,7 @@ export const folderRoutes =
         if (!unpacked.ok) throw refusal(unpacked.problems)
         const agent = unpacked.face ? await withFace(unpacked.agent, unpacked.face) : unpacked.agent
         const made = await agentFromFolder(db, agent, await designer(db))
-        for (const versionId of made.versions) await jobs.add('read', versionId)
+        await jobs.addMany('read', made.versions)
         return await reply.code(201).send(await describeAgent(db, made.agent))
       } finally {
         await rm(path, { force: true })

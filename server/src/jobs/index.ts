@@ -24,8 +24,6 @@ const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }
   { kinds: ['rehearse', 'note', 'study'], most: 2 },
 ]
 const AT_ONCE = 500
-/** While there is no room, it is looked for again after this. */
-const LOOK_AGAIN_MS = 2000
 /** A job at work for longer no longer keeps the next of its lane waiting, so many of them at most. */
 const SLOW_MS = 20_000
 const MOST_SLOW = 2
@@ -90,7 +88,10 @@ export class Jobs {
     void this.#beat().catch((error: unknown) => this.log.error(error))
   }
 
-  /** Says that it is still at its jobs, gives up those that were taken from it, and takes back what nobody holds. */
+  /**
+   * Says that it is still at its jobs, gives up those that were taken from it, takes back what nobody holds, and looks for
+   * what has become possible since: there is room again, or a slow job no longer keeps its lane.
+   */
   async #beat(): Promise<void> {
     const mine = [...this.#running.keys()]
     if (mine.length > 0) {
@@ -184,10 +185,7 @@ export class Jobs {
     if (this.#isStopping || this.#isTaking || kinds.length === 0) return
     this.#isTaking = true
     try {
-      if (!(await this.hasRoom())) {
-        setTimeout(() => void this.#takeNext(), LOOK_AGAIN_MS).unref()
-        return
-      }
+      if (!(await this.hasRoom())) return
       const [job] = await this.db
         .select()
         .from(jobs)
@@ -204,8 +202,6 @@ export class Jobs {
       const abort = new AbortController()
       const done = this.#work(job, abort.signal)
       this.#running.set(job.id, { kind: job.kind, subject: job.subject, abort, done, began: Date.now() })
-      // Should it turn out to be slow, the next need not wait for its end.
-      setTimeout(() => void this.#takeNext(), SLOW_MS + 100).unref()
       setImmediate(() => void this.#takeNext())
     } catch (error) {
       if (!this.#isStopping) this.log.error(error)

@@ -1,7 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm'
 import { createHash } from 'node:crypto'
 import { existsSync } from 'node:fs'
-import { PassageLibrary, type StoredPassage } from '@parrot/core/dialogue'
+import { dayOf, PassageLibrary, type StoredPassage } from '@parrot/core/dialogue'
 import { libraryOf, withLibraryEdits, type LibraryEdit } from '@parrot/core/refine'
 import { LibraryIndex, type Segment } from '@parrot/core/retrieval'
 import { passages, type Database } from '../database'
@@ -53,7 +53,7 @@ export class LibraryCache {
     snapshotPath(this.folder, versionId, title)
 
   /** The library made of these versions, without those whose days have not come or are over. */
-  async open(all: readonly UsedVersion[], today = dayOf(new Date())): Promise<PassageLibrary> {
+  async open(all: readonly UsedVersion[], today = dayOf(new Date()).date): Promise<PassageLibrary> {
     const versions = all.filter((version) => isValidOn(version, today))
     const key = libraryState(versions)
     const known = this.#libraries.get(key)
@@ -169,12 +169,8 @@ export function libraryState(versions: readonly UsedVersion[]): string {
   return createHash('sha256').update(listed.join('\n')).digest('hex').slice(0, 16)
 }
 
-/** A day as YYYY-MM-DD, in the server's time. */
-const dayOf = (date: Date): string =>
-  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
-
 /** Whether a version answers today. */
-export const isValidToday = (version: UsedVersion): boolean => isValidOn(version, dayOf(new Date()))
+export const isValidToday = (version: UsedVersion): boolean => isValidOn(version, dayOf(new Date()).date)
 
 const isValidOn = ({ validFrom, validUntil }: UsedVersion, day: string): boolean =>
   (!validFrom || validFrom <= day) && (!validUntil || day <= validUntil)

@@ -43,7 +43,10 @@ describe('the threads that read', () => {
     writeFileSync(path, small)
     const pool = new ReadPool()
     const result = await read(pool, path)
-    expect(result).toMatchObject({ ok: false, problem: { message: expect.stringMatching(/memory|no text/) } })
+    expect(result).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringContaining('more memory than there is') },
+    })
     for (const _again of [1, 2, 3, 4]) expect(await read(pool, good)).toMatchObject({ ok: true })
     await pool.close()
   })

@@ -14,7 +14,6 @@ import {
   wordedProposals,
   worth,
   type Case,
-  type Proposal,
   type Trial,
 } from '@parrot/core/refine'
 import type { ScriptResult } from '@parrot/core/rehearsal'
@@ -46,12 +45,17 @@ export const noteWork = (services: Services): Works => ({
     const agent = await agentById(db, note.agentId)
     const subject = await draftOf(services, agent)
     const tell = () => bus.tell(note.agentId, 'notes')
-    const isNew = note.cause === null
-    const checked = isNew ? await diagnose(services, note, subject, signal) : note
-    if (isNew) tell()
+    const begun = note.cause === null ? await diagnose(services, note, subject) : undefined
+    if (begun) tell()
+    const checked = begun?.note ?? note
     const scripts = await listScripts(db, agent.id)
     await tryOnLine(services, checked, subject, scripts.length, signal)
     tell()
+    // A language model takes its time: what was found without it is shown by then.
+    if (begun && (await addWorded(services, begun.of, note.id, subject, signal))) {
+      await tryOnLine(services, checked, subject, scripts.length, signal)
+      tell()
+    }
     if (signal.aborted) return
     const waiting = (await proposalsOf(db, id)).filter(({ status, trial }) => status === 'open' && isUnfinished(trial))
     if (waiting.length > 0 && scripts.length > 0) {
@@ -87,7 +91,7 @@ async function turnNow(services: Services, note: NoteRow, subject: Subject): Pro
 }
 
 /** Tells the cause of a note and keeps it with the proposals that follow from it, none of them tried. */
-async function diagnose(services: Services, note: NoteRow, subject: Subject, signal: AbortSignal): Promise<NoteRow> {
+async function diagnose(services: Services, note: NoteRow, subject: Subject): Promise<{ note: NoteRow; of: Case }> {
   const turn = await turnNow(services, note, subject)
   const library = await services.library.open(subject.versions)
   const complaint = readComplaint(note)
@@ -111,7 +115,7 @@ async function diagnose(services: Services, note: NoteRow, subject: Subject, sig
     yesterday: dayBefore(todayHere().date),
   }
   const cause = causeOf(of)
-  const made = [...proposalsFor(of, cause), ...(await worded(of, subject, signal))]
+  const made = proposalsFor(of, cause)
   const kept = { cause, checks: [...checks], turn: note.turn ?? notedTurn(turn), error: null }
   await services.db.transaction(async (tx) => {
     await tx.delete(proposals).where(eq(proposals.noteId, note.id))
@@ -121,12 +125,21 @@ async function diagnose(services: Services, note: NoteRow, subject: Subject, sig
         .values(made.map((each, ordinal) => ({ id: newId(), noteId: note.id, ordinal, ...each })))
     await tx.update(notes).set(kept).where(eq(notes.id, note.id))
   })
-  return { ...note, ...kept }
+  return { note: { ...note, ...kept }, of }
 }
 
-/** What an outside model would change, where one answers; it waits for it, and does without it when it fails. */
-async function worded(of: Case, subject: Subject, signal: AbortSignal): Promise<Proposal[]> {
-  if (subject.model === understudy) return []
+/** Edits that an outside model words are added at most. */
+const MOST_WORDED = 2
+
+/** Adds what an outside model would change, where one answers; gives whether there is anything to try. */
+async function addWorded(
+  { db }: Services,
+  of: Case,
+  noteId: string,
+  subject: Subject,
+  signal: AbortSignal,
+): Promise<boolean> {
+  if (subject.model === understudy) return false
   const { question, wrong, wanted } = of.note
   const rules = subject.brief.rules.slice(0, subject.ownRules).map(({ id, when, do: does }) => ({ id, when, do: does }))
   const edits = await runErrand(
@@ -134,7 +147,11 @@ async function worded(of: Case, subject: Subject, signal: AbortSignal): Promise<
     wording({ question, wrong, wanted, reply: of.turn.reply, rules }),
     signal,
   )
-  return wordedProposals(of, edits ?? [], subject.model.name)
+  const made = wordedProposals(of, edits ?? [], subject.model.name).slice(0, MOST_WORDED)
+  if (made.length === 0) return false
+  const ordinal = (await proposalsOf(db, noteId)).length
+  await db.insert(proposals).values(made.map((each, at) => ({ id: newId(), noteId, ordinal: ordinal + at, ...each })))
+  return true
 }
 
 const dayBefore = (day: string): string =>

@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Exchange, LibraryPort, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
-import { takeTurn } from '@parrot/core/dialogue'
+import { dayOf, takeTurn } from '@parrot/core/dialogue'
 import { understudy } from '@parrot/core/understudy'
 import { briefAt, currentBrief } from '../agents/briefs'
 import type { AgentRow } from '../agents/queries'
@@ -158,11 +158,4 @@ export const valuesFor = (brief: Brief, given: Readonly<Record<string, string>>)
 const LONGEST_VALUE = 120
 
 /** Today where the server stands: the day rules and duties mean by "today". */
-export function todayHere(): Today {
-  const now = new Date()
-  const two = (part: number) => String(part).padStart(2, '0')
-  return {
-    date: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`,
-    weekday: (now.getDay() + 6) % 7,
-  }
-}
+export const todayHere = (): Today => dayOf(new Date())
