@@ -12,6 +12,7 @@ import { spawnSync } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { Readable } from 'node:stream'
+import { stripVTControlCharacters } from 'node:util'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { buildModelEndpoint } from '@parrot/stand-ins'
 import { openTestApp, rulesFile, type TestApp } from '../server/testing/testApp'
@@ -41,11 +42,11 @@ function write(name: string, changed: Partial<typeof FILES> = {}): string {
   return place(name)
 }
 
-/** Runs a command; gives its code and what it said. */
+/** Runs a command; gives its code and what it said, without the colours some terminals and builds ask for. */
 async function parrot(...argv: string[]) {
   const said: string[] = []
   const code = await run(argv, { out: (line) => said.push(line), err: (line) => said.push(line) })
-  return { code, said: said.join('\n') }
+  return { code, said: stripVTControlCharacters(said.join('\n')) }
 }
 
 describe('rehearse', () => {

@@ -8,6 +8,19 @@ export const healthSchema = z.object({
   problem: z.string().optional(),
 })
 
+/** A piece of work that failed by a fault again and again, and waits for somebody to look at it. */
+export const givenUpJob = z.object({
+  id: z.string(),
+  kind: z.enum(['read', 'survey', 'embed', 'rehearse', 'note', 'study']),
+  /** What it was about, in the words it is known by. */
+  about: z.string(),
+  error: z.string(),
+  attempts: z.number(),
+  at: z.string(),
+})
+export type GivenUpJob = z.infer<typeof givenUpJob>
+export const givenUpJobs = z.object({ jobs: z.array(givenUpJob) })
+
 const host = z
   .string()
   .trim()

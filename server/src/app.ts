@@ -28,6 +28,7 @@ import { measure } from './http/metrics'
 import { answerProblems } from './http/problems'
 import { guardRoom, Room } from './http/room'
 import { Jobs, type Works } from './jobs'
+import { jobRoutes } from './jobs/routes'
 import { waitingForWork } from './jobs/waiting'
 import { noteRoutes, noteWork } from './notes'
 import { LibraryCache } from './library/cache'
@@ -36,6 +37,7 @@ import { findingRoutes } from './library/findingRoutes'
 import { originalRoutes } from './library/originalRoutes'
 import { giveUpReading, readWork } from './library/readJob'
 import { versionsKept } from './library/queries'
+import { waitAgain } from './library/versions'
 import { keepRefreshing } from './library/refresh'
 import { sweepSnapshots } from './library/snapshots'
 import { endSurvey, surveyWork } from './library/survey'
@@ -99,7 +101,11 @@ export async function buildApp(
       db,
       server.log,
       {
-        read: { work: thenEmbed(db, readWork(means), (id) => jobs.add('embed', id)), giveUp: giveUpReading(means) },
+        read: {
+          work: thenEmbed(db, readWork(means), (id) => jobs.add('embed', id)),
+          giveUp: giveUpReading(means),
+          reopen: (id) => waitAgain(db, id),
+        },
         embed: { work: embedWork({ db, seal }), giveUp: (id, reason) => giveUpEmbedding(db, id, reason) },
         survey: { work: surveyWork(means), giveUp: (id, reason) => endSurvey(db, id, reason) },
         rehearse: later(() => rehearseWork(services)),
@@ -243,6 +249,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(studyRoutes(services))
   await server.register(releaseRoutes(services))
   await server.register(settingsRoutes(services))
+  await server.register(jobRoutes(services))
   await server.register(embedderRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, lt, notInArray, or } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, lt, lte, notInArray, or, sql } from 'drizzle-orm'
 import type { FastifyBaseLogger } from 'fastify'
 import { jobs, type Database } from '../database'
 import { HttpProblem } from '../http/problems'
@@ -11,6 +11,8 @@ export type Work = (subject: string, report: (progress: number) => void, signal:
 export interface Works {
   readonly work: Work
   readonly giveUp: (subject: string, reason: string) => Promise<void>
+  /** Makes the subject wait again after it was given up, where the work itself does not begin with that. */
+  readonly reopen?: (subject: string) => Promise<void>
 }
 
 type Kind = (typeof jobs.$inferSelect)['kind']
@@ -27,12 +29,20 @@ const AT_ONCE = 500
 /** A job at work for longer no longer keeps the next of its lane waiting, so many of them at most. */
 const SLOW_MS = 20_000
 const MOST_SLOW = 2
-/** A job that died with the server this often is not tried again: it is probably what killed it. */
+/** A job that died with the server, or failed, this often is not tried again: it is probably the job's own fault. */
 const MOST_ATTEMPTS = 5
+/** What failed by a fault waits before it is tried again: 2, 8, 32 and 128 seconds. */
+const secondsUntilRetry = (attempts: number): number => 2 * 4 ** (attempts - 1)
 
 /** How long a server holds a job without saying again that it is at it, and how often it says so. */
-const HELD_MS = 15_000
+const HELD_SECONDS = 15
 const BEAT_MS = 4_000
+
+const FAULT = 'Something went wrong on the server.'
+
+/** A moment from now by the clock of the database, which is the same for all servers. */
+const inSeconds = (seconds: number) => sql<Date>`now() + make_interval(secs => ${seconds})`
+const now = sql<Date>`now()`
 
 /**
  * The queue. A job is a row that one server holds at a time, so it survives a restart and the death of the server that was
@@ -55,6 +65,7 @@ export class Jobs {
   >()
   #isStopping = false
   #isTaking = false
+  #beatAt = Date.now()
 
   constructor(
     private readonly db: Database,
@@ -93,17 +104,20 @@ export class Jobs {
    * what has become possible since: there is room again, or a slow job no longer keeps its lane.
    */
   async #beat(): Promise<void> {
-    const mine = [...this.#running.keys()]
+    const wasAsleep = Date.now() - this.#beatAt > 2 * BEAT_MS
+    this.#beatAt = Date.now()
+    const mine = [...this.#running].filter(([, job]) => job.isTaken).map(([id]) => id)
     if (mine.length > 0) {
       const held = await this.db
         .update(jobs)
-        .set({ heldUntil: new Date(Date.now() + HELD_MS) })
+        .set({ heldUntil: inSeconds(HELD_SECONDS) })
         .where(and(inArray(jobs.id, mine), eq(jobs.state, 'running'), eq(jobs.heldBy, this.#me)))
         .returning({ id: jobs.id })
       const still = new Set(held.map(({ id }) => id))
-      for (const [id, job] of this.#running) if (mine.includes(id) && !still.has(id) && job.isTaken) job.abort.abort()
+      for (const id of mine) if (!still.has(id)) this.#running.get(id)?.abort.abort()
     }
-    await this.#takeBack()
+    // After a machine slept, or was busy, others have not said either that they are at theirs: they get a beat for it.
+    if (!wasAsleep) await this.#takeBack()
     void this.#takeNext()
   }
 
@@ -111,7 +125,7 @@ export class Jobs {
     await this.db
       .update(jobs)
       .set({ state: 'queued' })
-      .where(and(eq(jobs.state, 'running'), or(isNull(jobs.heldUntil), lt(jobs.heldUntil, new Date()))))
+      .where(and(eq(jobs.state, 'running'), or(isNull(jobs.heldUntil), lt(jobs.heldUntil, now))))
   }
 
   async #has(kind: Kind, subject: string, states: readonly ('queued' | 'running')[]): Promise<boolean> {
@@ -189,13 +203,21 @@ export class Jobs {
       const [job] = await this.db
         .select()
         .from(jobs)
-        .where(and(eq(jobs.state, 'queued'), inArray(jobs.kind, kinds), notInArray(jobs.id, [...this.#running.keys()])))
+        .where(
+          and(
+            eq(jobs.state, 'queued'),
+            inArray(jobs.kind, kinds),
+            notInArray(jobs.id, [...this.#running.keys()]),
+            or(isNull(jobs.notBefore), lte(jobs.notBefore, now)),
+          ),
+        )
         .orderBy(asc(jobs.createdAt))
         .limit(1)
       if (!job || this.#isStopping) return
       if (job.attempts >= MOST_ATTEMPTS) {
-        await this.#finish(job.id, 'failed', 'gave up')
-        await this.works[job.kind].giveUp(job.subject, `It was begun ${job.attempts} times and never ended.`)
+        const reason = `It was begun ${job.attempts} times and never ended.`
+        await this.#finish(job.id, 'failed', job.error ?? reason)
+        await this.works[job.kind].giveUp(job.subject, reason)
         setImmediate(() => void this.#takeNext())
         return
       }
@@ -220,7 +242,7 @@ export class Jobs {
           attempts: job.attempts + 1,
           startedAt: new Date(),
           heldBy: this.#me,
-          heldUntil: new Date(Date.now() + HELD_MS),
+          heldUntil: inSeconds(HELD_SECONDS),
         })
         .where(and(eq(jobs.id, job.id), eq(jobs.state, 'queued')))
         .returning({ id: jobs.id })
@@ -242,13 +264,43 @@ export class Jobs {
     } catch (error) {
       if (signal.aborted) return
       this.log.error(error)
-      await this.#finish(job.id, 'failed', String(error)).catch(() => undefined)
-      const reason = error instanceof HttpProblem ? error.title : 'Something went wrong on the server.'
-      await this.works[job.kind].giveUp(job.subject, reason).catch(() => undefined)
+      await this.#failed(job, error).catch((again: unknown) => this.log.error(again))
     } finally {
       this.#running.delete(job.id)
       setImmediate(() => void this.#takeNext())
     }
+  }
+
+  /** What failed for a reason that can be told is given up; a fault is tried again, later and later. */
+  async #failed({ id, kind, subject, attempts }: typeof jobs.$inferSelect, error: unknown): Promise<void> {
+    if (!(error instanceof HttpProblem) && attempts + 1 < MOST_ATTEMPTS) {
+      const again = { state: 'queued' as const, error: String(error), heldBy: null, heldUntil: null }
+      await this.db
+        .update(jobs)
+        .set({ ...again, notBefore: inSeconds(secondsUntilRetry(attempts + 1)) })
+        .where(and(eq(jobs.id, id), eq(jobs.state, 'running')))
+      return
+    }
+    await this.#finish(id, 'failed', String(error))
+    await this.works[kind].giveUp(subject, error instanceof HttpProblem ? error.title : FAULT)
+  }
+
+  /** Takes a job up again that was given up, as if it had never been tried; false where it is none. */
+  async retry(id: string): Promise<boolean> {
+    const [given] = await this.db
+      .select()
+      .from(jobs)
+      .where(and(eq(jobs.id, id), eq(jobs.state, 'failed')))
+    if (!given) return false
+    await this.works[given.kind].reopen?.(given.subject)
+    const fresh = { state: 'queued' as const, attempts: 0, error: null, notBefore: null, finishedAt: null, progress: 0 }
+    await this.db
+      .update(jobs)
+      .set(fresh)
+      .where(and(eq(jobs.id, id), eq(jobs.state, 'failed')))
+    this.onAdded()
+    void this.#takeNext()
+    return true
   }
 
   async #finish(id: string, state: 'done' | 'failed', error: string | null = null): Promise<void> {

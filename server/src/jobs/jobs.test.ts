@@ -1,8 +1,8 @@
 import { rmSync } from 'node:fs'
-import { eq } from 'drizzle-orm'
+import { eq, ne } from 'drizzle-orm'
 import { describe, expect, it } from 'vitest'
 import { Jobs, type Works } from './index'
-import { newDataFolder, openTestApp, rulesFile, until, untilRead } from '../../testing/testApp'
+import { formOf, newDataFolder, openTestApp, rulesFile, until, untilRead } from '../../testing/testApp'
 import { jobs, passages, sourceVersions } from '../database'
 
 describe('kinds of work', () => {
@@ -27,6 +27,39 @@ describe('kinds of work', () => {
     await until(async () => done.includes('four'))
     await jobs.cancel('one')
     await jobs.stop()
+    await app.end()
+  })
+})
+
+describe('work that fails by a fault', () => {
+  it('is tried again later, given up in the end, and told of until somebody takes it up', async () => {
+    const app = await openTestApp()
+    const { db } = app.services
+    const agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
+    const { pool } = app.services
+    const read = pool.read.bind(pool)
+    pool.read = () => Promise.reject(new Error('The cable was pulled.'))
+    const { id } = (await app.ask('POST', `/api/agents/${agent}/sources`, formOf(rulesFile()))).body
+    const job = async () => (await db.select().from(jobs).where(ne(jobs.state, 'done')))[0]
+    await until(async () => (await job())?.error === 'Error: The cable was pulled.')
+    expect(await job()).toMatchObject({ state: 'queued', attempts: 1 })
+    expect((await job())!.notBefore!.getTime()).toBeGreaterThan(Date.now())
+
+    await db.update(jobs).set({ attempts: 4, notBefore: null }).where(eq(jobs.state, 'queued'))
+    app.services.jobs.wake()
+    expect(await untilRead(app.ask, id)).toMatchObject({
+      status: 'failed',
+      error: 'Something went wrong on the server.',
+    })
+    const { body } = await app.ask('GET', '/api/jobs/given-up')
+    expect(body.jobs).toMatchObject([{ kind: 'read', attempts: 5, error: 'Error: The cable was pulled.' }])
+    expect(body.jobs[0].about).toBe('rules.md')
+
+    pool.read = read
+    expect((await app.ask('POST', `/api/jobs/${body.jobs[0].id}/retry`)).status).toBe(204)
+    await until(async () => (await app.ask('GET', `/api/sources/${id}`)).body.status === 'ready')
+    expect((await app.ask('GET', '/api/jobs/given-up')).body.jobs).toEqual([])
+    expect((await app.ask('POST', `/api/jobs/${body.jobs[0].id}/retry`)).status).toBe(404)
     await app.end()
   })
 })

@@ -79,11 +79,16 @@ export async function newestVersion(db: Pick<Database, 'select'>, sourceId: stri
 export async function requeue(db: Database, sourceId: string): Promise<string> {
   const version = await newestVersion(db, sourceId)
   if (version.status !== 'failed') throw new HttpProblem(409, 'Only a source that failed can be tried again.')
+  await waitAgain(db, version.id)
+  return version.id
+}
+
+/** Makes a version that failed wait to be read again. */
+export async function waitAgain(db: Database, versionId: string): Promise<void> {
   await db
     .update(sourceVersions)
     .set({ status: 'queued', error: null, advice: null, hostToAllow: null, progress: 0 })
-    .where(eq(sourceVersions.id, version.id))
-  return version.id
+    .where(and(eq(sourceVersions.id, versionId), eq(sourceVersions.status, 'failed')))
 }
 
 /** All versions of a source, newest first. */

@@ -27,7 +27,7 @@ export const studyWork = (services: Services): Works => {
   return {
     async work(id, report, signal) {
       const study = await studyRow(db, id)
-      if (study.status !== 'queued' && study.status !== 'running') return
+      if (study.status === 'done' || study.status === 'cancelled') return
       await setStudy(db, id, { status: 'running' })
       const agent = await agentById(db, study.agentId)
       const known = study.steps

@@ -8,6 +8,7 @@ import EmptyNote from '../shared/EmptyNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import EmbedderSection from './EmbedderSection.vue'
 import EndpointList from './EndpointList.vue'
+import GivenUpWork from './GivenUpWork.vue'
 import OneField from './OneField.vue'
 import SimulatedModels from './SimulatedModels.vue'
 
@@ -58,6 +59,7 @@ async function removeHost(host: string): Promise<void> {
       <ElButton @click="load">Try again</ElButton>
     </EmptyNote>
     <template v-else>
+      <GivenUpWork />
       <section>
         <h2>Endpoints</h2>
         <p class="soft">

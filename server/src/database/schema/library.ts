@@ -156,6 +156,8 @@ export const jobs = pgTable(
     /** The server that is at it, and until when it holds it unless it says again that it is. */
     heldBy: text('held_by'),
     heldUntil: moment('held_until'),
+    /** When what failed by a fault is tried again. */
+    notBefore: moment('not_before'),
     createdAt: created(),
     startedAt: moment('started_at'),
     finishedAt: moment('finished_at'),

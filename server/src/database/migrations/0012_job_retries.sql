@@ -1,0 +1,1 @@
+ALTER TABLE "jobs" ADD COLUMN "not_before" timestamp with time zone;
