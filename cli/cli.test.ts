@@ -174,6 +174,14 @@ describe('export and import', () => {
     expect(existsSync(place('home', 'brief.yaml'))).toBe(false)
   })
 
+  it('keeps a whole server in one file', async () => {
+    const { code, said } = await parrot('backup', place('all.tar.gz'), '--server', server)
+    expect([code, said]).toEqual([0, expect.stringMatching(/all\.tar\.gz, \d+\.\d MB\.$/)])
+    expect((await parrot('backup', place('all.tar.gz'), '--server', server)).said).toContain('is there already')
+    expect((await parrot('backup', place('b'), '--server', 'http://127.0.0.1:9')).said).toContain('Nothing answers')
+    expect(readdirSync(home)).toEqual(['all.tar.gz'])
+  })
+
   it('say what is wrong: no such agent, no server', async () => {
     expect(await parrot('export', 'tilly', place('x'), '--server', server)).toMatchObject({
       code: 2,

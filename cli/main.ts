@@ -1,5 +1,6 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { ask } from './commands/ask'
+import { backup } from './commands/backup'
 import { diff } from './commands/diff'
 import { exportAgent, importAgent } from './commands/exchange'
 import { rehearse } from './commands/rehearse'
@@ -69,6 +70,10 @@ function programFor(output: Output, done: (code: number) => void): Command {
   withServer(program.command('import <folder>'))
     .description('make a new agent of a folder or a .zip on a server')
     .action(async (folder: string, options) => done(await importAgent(folder, options, output)))
+
+  withServer(program.command('backup <file>'))
+    .description('keep everything a server has in one file, while it runs; “npm run restore -- <file>” puts it back')
+    .action(async (file: string, options) => done(await backup(file, options, output)))
 
   return program
 }

@@ -64,7 +64,12 @@ export const bundleServer = (outdir) =>
     build({ ...options(), entryPoints: { main: 'server/src/main.ts' }, outdir, splitting: true }),
     build({
       ...options(),
-      entryPoints: { ...THREADS, standIns: 'stand-ins/main.ts', seed: 'demo/seed.ts' },
+      entryPoints: {
+        ...THREADS,
+        restore: 'server/src/restore.ts',
+        standIns: 'stand-ins/main.ts',
+        seed: 'demo/seed.ts',
+      },
       outdir,
       splitting: false,
     }),

@@ -48,7 +48,7 @@ export async function importAgent(place: string, { server }: ServerOptions, { ou
 }
 
 /** What a server answers; a refusal is told in its own words. */
-async function asked(server: string, path: string, init: RequestInit = {}): Promise<Response> {
+export async function asked(server: string, path: string, init: RequestInit = {}): Promise<Response> {
   const response = await fetch(new URL(path, server), init).catch(() => {
     throw new CliProblem(`Nothing answers at ${server}. Is it running? Name another with --server.`)
   })

@@ -15,6 +15,7 @@ import { agentRoutes } from './agents/routes'
 import { draftRoutes } from './agents/draftRoutes'
 import { faceRoutes } from './agents/faceRoutes'
 import { ruleSetRoutes } from './agents/ruleSetRoutes'
+import { backupRoutes } from './backup'
 import { Bus } from './bus'
 import type { Config } from './config'
 import { openDataFolder, type DataFolder } from './dataFolder'
@@ -250,6 +251,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(releaseRoutes(services))
   await server.register(settingsRoutes(services))
   await server.register(jobRoutes(services))
+  await server.register(backupRoutes(services, VERSION))
   await server.register(embedderRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })

@@ -14,13 +14,17 @@ export interface Connection {
   close(): Promise<void>
 }
 
+/** Where the migrations lie. */
+export const migrationsFolder = (): string => assetFolder('./database/migrations', './migrations')!
+
 /** Opens a PostgreSQL server by its address, or the embedded database that was started. Migrates it. */
-export async function openDatabase(from: string | Embedded): Promise<Connection> {
+export async function openDatabase(
+  from: string | Embedded,
+  migrations: string = migrationsFolder(),
+): Promise<Connection> {
   const connection = typeof from === 'string' ? openServer(from) : await openEmbedded(from)
   try {
-    await alone(from, () =>
-      migrate(connection.db, { migrationsFolder: assetFolder('./database/migrations', './migrations')! }),
-    )
+    await alone(from, () => migrate(connection.db, { migrationsFolder: migrations }))
   } catch (error) {
     await connection.close()
     throw error

@@ -1,4 +1,4 @@
-export { openDatabase, type Connection, type Database } from './connect'
+export { migrationsFolder, openDatabase, type Connection, type Database } from './connect'
 export { startEmbedded, type Embedded } from './embedded'
 export * from './schema'
 export { openWire } from './wire'
