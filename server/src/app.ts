@@ -56,6 +56,7 @@ import type { Services } from './services'
 import { settingsRoutes } from './settings/routes'
 import { Seal } from './settings/seal'
 import { studyRoutes, studyWork } from './studies'
+import { RememberedTurns } from './turns/remembered'
 import { turnRoutes } from './turns/routes'
 
 export const VERSION = '0.1.0'
@@ -128,6 +129,7 @@ export async function buildApp(
       library,
       search,
       players,
+      remembered: new RememberedTurns(),
       room,
       log: server.log,
     }

@@ -10,6 +10,7 @@ import type { LibraryCache } from './library/cache'
 import type { ReadPool } from './library/readPool'
 import type { PlayPool } from './playing'
 import type { Seal } from './settings/seal'
+import type { RememberedTurns } from './turns/remembered'
 
 /** What the routes work with; made once when the server starts. */
 export interface Services {
@@ -24,6 +25,7 @@ export interface Services {
   readonly library: LibraryCache
   readonly search: LibrarySearch
   readonly players: PlayPool
+  readonly remembered: RememberedTurns
   readonly room: Room
   readonly log: FastifyBaseLogger
 }

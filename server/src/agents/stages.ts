@@ -1,4 +1,5 @@
 import { and, count, desc, eq, inArray, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Agent, StageState } from '@parrot/contract'
 import {
@@ -36,8 +37,8 @@ export const describeAgent = async (db: Database, row: AgentRow): Promise<Agent>
 export async function describeAgents(db: Database, rows: readonly AgentRow[]): Promise<Agent[]> {
   const ids = rows.map(({ id }) => id)
   if (ids.length === 0) return []
-  const [briefs, standings, scriptCounts, runs, visits, asked, published] = await Promise.all([
-    briefsOf(db, ids),
+  const [gists, standings, scriptCounts, runs, visits, asked, published] = await Promise.all([
+    gistsOf(db, rows),
     sourcesOf(db, ids),
     scriptCountsOf(db, ids),
     lastRunsOf(db, ids),
@@ -47,24 +48,23 @@ export async function describeAgents(db: Database, rows: readonly AgentRow[]): P
   ])
   const described: Agent[] = []
   for (const row of rows) {
-    const brief = briefs.get(row.id)!
+    const gist = gists.get(row.id)!
     const own = standings.get(row.id) ?? []
     const scriptCount = scriptCounts.get(row.id) ?? 0
-    const { identity } = brief
     described.push({
       id: row.id,
       slug: row.slug,
       name: row.name,
-      description: identity.description || identity.role || brief.purpose.job,
-      face: identity.avatar || row.name,
-      language: identity.language,
+      description: gist.description,
+      face: gist.face || row.name,
+      language: gist.language,
       revision: row.revision,
       liveEdition: row.liveEdition,
       endpointId: row.endpointId,
       createdAt: row.createdAt.toISOString(),
       changedAt: row.changedAt.toISOString(),
       stages: {
-        brief: briefStage(row.revision, brief),
+        brief: gist.stage,
         library: libraryStage(own),
         rehearse: rehearseStage(row, scriptCount, runs.get(row.id)),
         release: published.has(row.id) ? await releaseStage(db, row) : { text: 'not published', state: 'empty' },
@@ -76,14 +76,46 @@ export async function describeAgents(db: Database, rows: readonly AgentRow[]): P
   return described
 }
 
-async function briefsOf(db: Database, ids: string[]): Promise<Map<string, Brief>> {
+/** What the list tells of a brief. */
+interface Gist {
+  readonly description: string
+  readonly face: string
+  readonly language: string
+  readonly stage: StageState
+}
+
+const MOST_GISTS = 20_000
+/** A revision never changes: what the list tells of it is read once, since a brief is long and the list may be, too. */
+const knownGists = new LRUCache<string, Gist>({ max: MOST_GISTS })
+
+async function gistsOf(db: Database, list: readonly AgentRow[]): Promise<Map<string, Gist>> {
+  const found = new Map<string, Gist>()
+  const unknown: string[] = []
+  for (const { id, revision } of list) {
+    const gist = knownGists.get(`${id} ${revision}`)
+    if (gist) found.set(id, gist)
+    else unknown.push(id)
+  }
+  if (unknown.length === 0) return found
   const rows = await db
-    .select({ id: agents.id, version: revisions.version, brief: revisions.brief })
+    .select({ id: agents.id, number: revisions.number, version: revisions.version, brief: revisions.brief })
     .from(agents)
     .innerJoin(revisions, and(eq(revisions.agentId, agents.id), eq(revisions.number, agents.revision)))
-    .where(inArray(agents.id, ids))
-  return new Map(rows.map(({ id, version, brief }) => [id, migrate({ version, brief })]))
+    .where(inArray(agents.id, unknown))
+  for (const { id, number, version, brief } of rows) {
+    const gist = gistOf(number, migrate({ version, brief }))
+    found.set(id, gist)
+    knownGists.set(`${id} ${number}`, gist)
+  }
+  return found
 }
+
+const gistOf = (revision: number, brief: Brief): Gist => ({
+  description: brief.identity.description || brief.identity.role || brief.purpose.job,
+  face: brief.identity.avatar,
+  language: brief.identity.language,
+  stage: briefStage(revision, brief),
+})
 
 async function sourcesOf(db: Database, ids: string[]): Promise<Map<string, SourceStanding[]>> {
   const rows = await db

@@ -53,6 +53,8 @@ const LIMITS = { query_timeout: 60_000, connectionTimeoutMillis: 60_000 }
 
 function openServer(url: string): Connection {
   const pool = new pg.Pool({ connectionString: url, max: 10, ...LIMITS })
+  // A connection that breaks while nothing is asked over it, as when PostgreSQL is restarted, is replaced by the next query.
+  pool.on('error', () => undefined)
   return { db: drizzle(pool, { schema }), kind: 'postgresql', close: () => pool.end() }
 }
 

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { eq, inArray } from 'drizzle-orm'
 import { formOf, openTestApp, rulesFile, until, untilRead, type TestApp } from '../../testing/testApp'
 import { postgresBinaries, startPostgres } from '../../testing/postgres'
-import { jobs, sourceVersions } from './index'
+import { allowances, jobs, sourceVersions } from './index'
 
 const bin = postgresBinaries()
 if (!bin)
@@ -117,6 +117,23 @@ describe.skipIf(!bin)('on a PostgreSQL server', () => {
         .insert(jobs)
         .values({ id: 'left', kind: 'read', subject: version!.id, state: 'running', attempts: 1, ...held })
       expect(await untilRead(one.ask, id)).toMatchObject({ status: 'ready' })
+    }, 30_000)
+
+    it('turns are counted together: three of them let no more through than one', async () => {
+      const env = { DATABASE_URL: server.url, PARROT_TURNS_PER_ADDRESS: '6' }
+      await app.services.db.delete(allowances)
+      const counting = [await openTestApp(env, app.dataFolder), await openTestApp(env, app.dataFolder)]
+      const agent = (await counting[0]!.ask('POST', '/api/agents', { name: 'Counted' })).body.id
+      await counting[0]!.ask('POST', `/api/agents/${agent}/editions`, {})
+      const answers = await Promise.all(
+        Array.from({ length: 12 }, (_, at) =>
+          counting[at % 2]!.ask('POST', '/api/talk/counted/turns', { text: 'Hello' }),
+        ),
+      )
+      const refused = answers.filter(({ status }) => status === 429)
+      expect(refused).toHaveLength(6)
+      expect(refused[0]!.body.detail).toMatch(/Wait \d+ seconds/)
+      for (const each of counting) await each.close()
     }, 30_000)
 
     it('what is cancelled on one is stopped on the one that is at it', async () => {

@@ -39,13 +39,14 @@ const MOST_LIBRARIES = 24
  */
 export class LibraryCache {
   readonly #versions = new Map<string, Promise<LoadedVersion>>()
-  readonly #libraries = new Map<string, PassageLibrary>()
+  readonly #libraries = new Map<string, { readonly library: PassageLibrary; readonly of: readonly string[] }>()
 
   constructor(
     private readonly db: Database,
     private readonly pool: ReadPool,
     /** Where snapshots lie. */
     private readonly folder: string,
+    private readonly mostCharacters = MOST_CHARACTERS,
   ) {}
 
   /** The file a version's snapshot belongs in. */
@@ -60,7 +61,8 @@ export class LibraryCache {
     if (known) {
       this.#libraries.delete(key)
       this.#libraries.set(key, known)
-      return known
+      for (const version of versions) this.#touch(versionKey(version))
+      return known.library
     }
     const loaded = await Promise.all(versions.map((version) => this.load(version)))
     const library = new PassageLibrary(
@@ -75,8 +77,9 @@ export class LibraryCache {
         versions.map((version) => version.weight ?? 1),
       ),
     )
-    this.#libraries.set(key, library)
+    this.#libraries.set(key, { library, of: versions.map(versionKey) })
     if (this.#libraries.size > MOST_LIBRARIES) this.#libraries.delete(this.#libraries.keys().next().value!)
+    await this.#makeRoom()
     return library
   }
 
@@ -99,7 +102,7 @@ export class LibraryCache {
   async writeDown(versions: readonly UsedVersion[]): Promise<void> {
     for (const version of versions) {
       if (existsSync(this.snapshotOf(version))) continue
-      this.#versions.delete(`${version.versionId}:${version.title}`)
+      this.#versions.delete(versionKey(version))
       await this.load(version)
     }
   }
@@ -111,17 +114,16 @@ export class LibraryCache {
     segment: Segment,
   ): void {
     const loaded = { title, segment, passages: stored, characters: charactersIn(stored) }
-    this.#versions.set(`${versionId}:${title}`, Promise.resolve(loaded))
+    this.#versions.set(versionKey({ versionId, title }), Promise.resolve(loaded))
     void this.#makeRoom()
   }
 
   /** Loads a version's passages and builds its segment, once. */
   load(version: UsedVersion): Promise<LoadedVersion> {
-    const key = `${version.versionId}:${version.title}`
+    const key = versionKey(version)
     const known = this.#versions.get(key)
     if (known) {
-      this.#versions.delete(key)
-      this.#versions.set(key, known)
+      this.#touch(key)
       return known
     }
     const loading = this.#read(version)
@@ -149,12 +151,36 @@ export class LibraryCache {
     const entries = await Promise.all([...this.#versions].map(async ([key, loading]) => [key, await loading] as const))
     let total = entries.reduce((sum, [, loaded]) => sum + loaded.characters, 0)
     for (const [key, loaded] of entries) {
-      if (total <= MOST_CHARACTERS) return
+      if (total <= this.mostCharacters) return
       this.#versions.delete(key)
+      // A library holds what it is made of: as long as it is kept, nothing of it is free.
+      for (const [name, { of }] of this.#libraries) if (of.includes(key)) this.#libraries.delete(name)
       total -= loaded.characters
     }
   }
+
+  /** Notes that a version was used just now. */
+  #touch(key: string): void {
+    const known = this.#versions.get(key)
+    if (!known) return
+    this.#versions.delete(key)
+    this.#versions.set(key, known)
+  }
+
+  /** Characters that are kept ready, counted by version. */
+  async charactersKept(): Promise<number> {
+    const loaded = await Promise.all(this.#versions.values())
+    return loaded.reduce((sum, { characters }) => sum + characters, 0)
+  }
+
+  /** How many libraries are kept ready. */
+  get librariesKept(): number {
+    return this.#libraries.size
+  }
 }
+
+/** What a version is kept under: its title is part of its index. */
+const versionKey = ({ versionId, title }: Pick<UsedVersion, 'versionId' | 'title'>): string => `${versionId}:${title}`
 
 const charactersIn = (passages: readonly StoredPassage[]): number =>
   passages.reduce((sum, passage) => sum + passage.text.length, 0)

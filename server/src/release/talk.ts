@@ -11,11 +11,12 @@ import { talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract
 import type { AgentRow } from '../agents/queries'
 import { agents, type Database } from '../database'
 import { streamWork, wantsEvents } from '../http/events'
+import { sharedCounting } from '../http/limits'
 import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 import type { Services } from '../services'
 import { conversationOf, keepTurn } from '../turns/conversations'
-import { ask, editionOf, type Listening, valuesFor } from '../turns/subject'
+import { editionOf, type Listening, valuesFor } from '../turns/subject'
 
 const params = z.object({ slug: z.string().max(100) })
 
@@ -30,7 +31,7 @@ export const talkRoutes =
   (services: Services, widgetFolder: string | undefined): FastifyPluginAsyncZod =>
   async (app) => {
     const { db, bus, config } = services
-    await app.register(rateLimit, { global: false })
+    await app.register(rateLimit, { global: false, ...sharedCounting(services) })
     const most = config.turnsPerMinute
     const limits = [
       app.createRateLimit({ max: most.address, timeWindow: MINUTE, keyGenerator: ({ ip }) => `address ${ip}` }),
@@ -71,14 +72,8 @@ export const talkRoutes =
       const agent = await liveAgent(db, slug)
       const subject = await editionOf(services, agent, agent.liveEdition)
       const conversation = await conversationOf(db, agent.id, 'talk', body.conversationId)
-      const state = await ask(
-        services,
-        subject,
-        body.text,
-        conversation.exchanges,
-        { ...listening, audience: 'visitor' },
-        body.variables,
-      )
+      const line = { said: body.text, conversation: conversation.exchanges, variables: body.variables }
+      const state = await services.remembered.take(services, agent.id, subject, line, listening)
       const place = { agentId: agent.id, channel: 'talk', conversationId: conversation.id } as const
       await keepTurn(db, place, subject, state, performance.now() - began)
       bus.tell(agent.id, 'logbook')

@@ -1,9 +1,10 @@
 import { and, asc, count, desc, eq, isNotNull, max, ne, sql } from 'drizzle-orm'
-import { NOTHING_KNOWN, type Exchange, type Memory, type TurnState } from '@parrot/core/dialogue'
+import { NOTHING_KNOWN, type Exchange, type Memory } from '@parrot/core/dialogue'
 import type { Conversation, ConversationSummary, EarlierAnswer } from '@parrot/contract'
 import { conversations, turns, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
+import type { TurnKept } from './remembered'
 import type { Subject } from './subject'
 
 type Channel = (typeof conversations.$inferSelect)['channel']
@@ -20,11 +21,6 @@ export async function conversationOf(
   id: string | undefined,
 ): Promise<{ id: string; exchanges: Exchange[] }> {
   if (id === undefined) return { id: newId(), exchanges: [] }
-  const [row] = await db
-    .select()
-    .from(conversations)
-    .where(and(eq(conversations.id, id), eq(conversations.agentId, agentId), eq(conversations.channel, channel)))
-  if (!row) throw notFound('conversation')
   const rows = await db
     .select({
       said: turns.said,
@@ -34,9 +30,12 @@ export async function conversationOf(
       memory: turns.memory,
     })
     .from(turns)
-    .where(eq(turns.conversationId, id))
+    .innerJoin(conversations, eq(conversations.id, turns.conversationId))
+    .where(and(eq(conversations.id, id), eq(conversations.agentId, agentId), eq(conversations.channel, channel)))
     .orderBy(desc(turns.ordinal))
     .limit(MOST_EXCHANGES)
+  // A conversation begins with its first turn, so one without any is none.
+  if (rows.length === 0) throw notFound('conversation')
   return { id, exchanges: rows.reverse() }
 }
 
@@ -45,45 +44,48 @@ export async function keepTurn(
   db: Database,
   place: { agentId: string; channel: Channel; conversationId: string },
   subject: Subject,
-  state: TurnState,
+  state: TurnKept,
   tookMs: number,
 ): Promise<TurnRow> {
   const { agentId, channel, conversationId } = place
-  return db.transaction(async (tx) => {
-    await tx
+  // One statement for both: a crowd waits for as many as there are.
+  const conversation = db.$with('conversation').as(
+    db
       .insert(conversations)
       .values({ id: conversationId, agentId, channel })
       .onConflictDoUpdate({ target: conversations.id, set: { lastAt: new Date() } })
-    const next = tx
-      .select({ ordinal: sql`coalesce(max(${turns.ordinal}), 0) + 1` })
-      .from(turns)
-      .where(eq(turns.conversationId, conversationId))
-    const [row] = await tx
-      .insert(turns)
-      .values({
-        id: newId(),
-        conversationId,
-        agentId,
-        ordinal: sql`(${next})`,
-        said: state.said,
-        question: state.question,
-        reply: state.reply,
-        outcome: state.outcome,
-        citations: [...state.citations],
-        workings: [...state.workings],
-        support: [...state.support],
-        memory: state.memory,
-        handOver: state.handOver ?? null,
-        revision: subject.revision,
-        edition: subject.edition,
-        stance: subject.stance,
-        model: subject.model.name,
-        tookMs,
-        usage: [...state.usage],
-      })
-      .returning()
-    return row!
-  })
+      .returning({ id: conversations.id }),
+  )
+  const next = db
+    .select({ ordinal: sql`coalesce(max(${turns.ordinal}), 0) + 1` })
+    .from(turns)
+    .where(eq(turns.conversationId, conversationId))
+  const [row] = await db
+    .with(conversation)
+    .insert(turns)
+    .values({
+      id: newId(),
+      conversationId,
+      agentId,
+      ordinal: sql`(${next})`,
+      said: state.said,
+      question: state.question,
+      reply: state.reply,
+      outcome: state.outcome,
+      citations: [...state.citations],
+      workings: [...state.workings],
+      support: [...state.support],
+      memory: state.memory,
+      handOver: state.handOver ?? null,
+      revision: subject.revision,
+      edition: subject.edition,
+      stance: subject.stance,
+      model: subject.model.name,
+      tookMs,
+      usage: [...state.usage],
+    })
+    .returning()
+  return row!
 }
 
 /** The last answer the designer got to the same words when brief, library or model were others. */

@@ -1,4 +1,5 @@
 import { and, eq } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Exchange, LibraryPort, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { dayOf, takeTurn } from '@parrot/core/dialogue'
@@ -84,7 +85,24 @@ export async function editionOf(services: Services, agent: AgentRow, number: num
   })
 }
 
-export async function editionRow(db: Database, agentId: string, number: number): Promise<typeof editions.$inferSelect> {
+const MOST_EDITIONS = 200
+
+/** Editions that were asked for: they never change, and every visitor's turn begins with one. */
+const known = new WeakMap<Database, LRUCache<string, EditionRow>>()
+
+type EditionRow = typeof editions.$inferSelect
+
+/** The row of an edition. */
+export async function editionRow(db: Database, agentId: string, number: number): Promise<EditionRow> {
+  const rows = known.get(db) ?? new LRUCache<string, EditionRow>({ max: MOST_EDITIONS })
+  known.set(db, rows)
+  const key = `${agentId} ${number}`
+  const row = rows.get(key) ?? (await storedEdition(db, agentId, number))
+  rows.set(key, row)
+  return row
+}
+
+async function storedEdition(db: Database, agentId: string, number: number): Promise<EditionRow> {
   const [row] = await db
     .select()
     .from(editions)

@@ -1,4 +1,4 @@
-import { jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import { index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
 import type { EndpointOptions } from '@parrot/contract'
 import { created, moment } from './columns'
 
@@ -19,3 +19,15 @@ export const settings = pgTable('settings', {
   name: text('name').primaryKey(),
   value: jsonb('value').notNull(),
 })
+
+/** Requests counted against a limit by all servers together, until the window is over. */
+export const allowances = pgTable(
+  'allowances',
+  {
+    /** What is counted, such as one address. */
+    name: text('name').primaryKey(),
+    used: integer('used').notNull(),
+    until: moment('until').notNull(),
+  },
+  (table) => [index('allowances_until').on(table.until)],
+)
