@@ -19,6 +19,7 @@ import { sampleAgents } from '../../demo/scenario'
 import { openCorpus } from '../quality/corpora'
 import { benchAgents, benchCrowd, benchDurability } from './crowd'
 import { firstLoads } from './firstLoad'
+import { benchLogbook, benchSoak, benchTen } from './holding'
 import { benchLibrary } from './library'
 import { ms, printTable, row, timed } from './table'
 import { benchRefining } from './refine'
@@ -178,34 +179,29 @@ function benchBundle(): void {
     )
 }
 
-const only = process.argv[2]
-if (only === 'bundle') {
-  benchBundle()
-  printTable()
-  process.exit(0)
+/** Parts that are measured alone, by their names. */
+const PARTS: Readonly<Record<string, () => Promise<void> | void>> = {
+  bundle: benchBundle,
+  vectors: benchVectors,
+  library: benchLibrary,
+  refine: benchRefining,
+  crowd: async () => {
+    await benchDurability()
+    await benchAgents()
+    await benchCrowd()
+  },
+  ten: benchTen,
+  logbook: benchLogbook,
+  soak: () => benchSoak(Number(process.argv[3] ?? 60)),
 }
+
+const only = process.argv[2]
+if (only !== undefined && !(only in PARTS))
+  throw new Error(`There is no part “${only}”: ${Object.keys(PARTS).join(', ')}.`)
 await bundleThreads()
 await setup()
-if (only === 'vectors') {
-  await benchVectors()
-  printTable()
-  process.exit(0)
-}
-if (only === 'library') {
-  await benchLibrary()
-  printTable()
-  process.exit(0)
-}
-if (only === 'refine') {
-  await setup()
-  await benchRefining()
-  printTable()
-  process.exit(0)
-}
-if (only === 'crowd') {
-  await benchDurability()
-  await benchAgents()
-  await benchCrowd()
+if (only !== undefined) {
+  await PARTS[only]!()
   printTable()
   process.exit(0)
 }

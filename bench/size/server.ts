@@ -7,7 +7,7 @@ const PORT = 4178
 const BASE = `http://127.0.0.1:${PORT}`
 
 /** Starts the built product on a data folder, in a process of its own, and waits until it answers. */
-export async function startServer(folder: string): Promise<ChildProcess> {
+export async function startServer(folder: string, more: Record<string, string> = {}): Promise<ChildProcess> {
   const child = spawn(process.execPath, [join(root, 'dist/main.js')], {
     env: {
       ...process.env,
@@ -15,6 +15,7 @@ export async function startServer(folder: string): Promise<ChildProcess> {
       PORT: String(PORT),
       PARROT_LOG: 'silent',
       PARROT_ALLOW_HOSTS: '127.0.0.1',
+      ...more,
     },
   })
   for (;;) {
