@@ -73,6 +73,20 @@ export const conversationSummary = z.object({
   opening: z.string(),
 })
 
+/** How a logbook is narrowed: everything that is given must hold. */
+export const logbookQuery = z.object({
+  /** Words of which each begins one that was said or replied. */
+  q: z.string().trim().max(200).optional(),
+  outcome: z.enum(OUTCOMES).optional(),
+  edition: z.coerce.number().int().min(1).max(1_000_000).optional(),
+  /** First and last day, as YYYY-MM-DD. */
+  from: z.iso.date().optional(),
+  to: z.iso.date().optional(),
+  unanswered: z.enum(['true', 'false']).default('false'),
+  passedOn: z.enum(['true', 'false']).default('false'),
+})
+export type LogbookQuery = z.infer<typeof logbookQuery>
+
 export const conversationList = z.object({
   total: z.number(),
   unanswered: z.number(),

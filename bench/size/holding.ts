@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { ChildProcess } from 'node:child_process'
+import { sql } from 'drizzle-orm'
 import { conversations, turns } from '../../server/src/database'
 import { newId } from '../../server/src/ids'
 import { openTestApp } from '../../server/testing/testApp'
@@ -70,7 +71,18 @@ export async function benchLogbook(): Promise<void> {
   const known = { citations: [], workings: [], support: [], memory: { facts: [] }, usage: [] } as const
   for (let from = 0; from < CONVERSATIONS; from += AT_ONCE) {
     const ids = Array.from({ length: AT_ONCE }, newId)
-    await db.insert(conversations).values(ids.map((id) => ({ id, agentId, channel: 'talk' as const })))
+    await db.insert(conversations).values(
+      ids.map((id, at) => ({
+        id,
+        agentId,
+        channel: 'talk' as const,
+        opening: question(at),
+        turnCount: 1,
+        unanswered: at % 9 === 0 ? 1 : 0,
+        outcomes: [at % 9 === 0 ? ('unknown' as const) : ('answered' as const)],
+        edition: 1,
+      })),
+    )
     await db.insert(turns).values(
       ids.map((conversationId, at) => ({
         ...structuredClone(known),
@@ -90,9 +102,12 @@ export async function benchLogbook(): Promise<void> {
       })) as never,
     )
   }
+  // As the server does by itself every hour.
+  await db.execute(sql`analyze`)
   const path = `/api/agents/${agentId}/conversations`
   row(`a page of ${CONVERSATIONS} conversations`, await timed(() => app.ask('GET', `${path}?limit=50`), 10))
   row('those without an answer among them', await timed(() => app.ask('GET', `${path}?unanswered=true&limit=50`), 10))
+  row('found in them by two words', await timed(() => app.ask('GET', `${path}?q=visitor 4711&limit=50`), 10))
   await app.end()
 }
 

@@ -19,7 +19,7 @@ import { backupRoutes } from './backup'
 import { Bus } from './bus'
 import type { Config } from './config'
 import { openDataFolder, type DataFolder } from './dataFolder'
-import { openDatabase, openWire } from './database'
+import { keepStatistics, openDatabase, openWire } from './database'
 import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } from './embedding'
 import { FileStore } from './files'
 import { folderRoutes } from './folder/routes'
@@ -32,6 +32,7 @@ import { Jobs, type Works } from './jobs'
 import { jobRoutes } from './jobs/routes'
 import { waitingForWork } from './jobs/waiting'
 import { noteRoutes, noteWork } from './notes'
+import { logbookRoutes } from './logbook'
 import { LibraryCache } from './library/cache'
 import { careRoutes } from './library/careRoutes'
 import { findingRoutes } from './library/findingRoutes'
@@ -150,6 +151,8 @@ export async function buildApp(
     if (wire) bus.connect(wire)
     await jobs.start(await waitingForWork(db), wire === undefined)
     const stopRefreshing = keepRefreshing(services)
+    const stopStatistics =
+      database.kind === 'embedded' ? keepStatistics(db, (error) => server.log.warn(error)) : () => undefined
     const door = config.visitors && visitorsDoor(server)
     return {
       server,
@@ -166,6 +169,7 @@ export async function buildApp(
       },
       close: async () => {
         stopRefreshing()
+        stopStatistics()
         room.close()
         door?.closeAllConnections()
         door?.close()
@@ -247,6 +251,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(surveyRoutes(services))
   await server.register(questionSetRoutes(services))
   await server.register(turnRoutes(services))
+  await server.register(logbookRoutes(services))
   await server.register(rehearsalRoutes(services))
   await server.register(noteRoutes(services))
   await server.register(studyRoutes(services))

@@ -47,7 +47,7 @@ export async function openTestApp(env: Record<string, string> = {}, dataFolder =
       },
       payload: form ? Buffer.from(await form.arrayBuffer()) : (body as object | undefined),
     })
-    const isJson = String(response.headers['content-type'] ?? '').includes('json')
+    const isJson = /json(?!l)/.test(String(response.headers['content-type'] ?? ''))
     return { status: response.statusCode, body: isJson ? response.json() : response.body, headers: response.headers }
   }
   return {

@@ -1,4 +1,4 @@
-import { and, count, desc, eq, inArray, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
+import { and, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Agent, StageState } from '@parrot/contract'
@@ -167,17 +167,14 @@ interface Visits {
 }
 
 async function visitsOf(db: Database, ids: string[]): Promise<Map<string, Visits>> {
-  const those = (condition: SQL) =>
-    sql<number>`count(distinct ${conversations.id}) filter (where ${condition})`.mapWith(Number)
   const rows = await db
     .select({
       id: conversations.agentId,
-      total: sql<number>`count(distinct ${conversations.id})`.mapWith(Number),
-      unanswered: those(eq(turns.outcome, 'unknown')),
-      passedOn: those(isNotNull(turns.handOver)),
+      total: count(),
+      unanswered: sql<number>`count(*) filter (where ${conversations.unanswered} > 0)`.mapWith(Number),
+      passedOn: count(conversations.passedOnTo),
     })
     .from(conversations)
-    .leftJoin(turns, eq(turns.conversationId, conversations.id))
     .where(and(inArray(conversations.agentId, ids), eq(conversations.channel, 'talk')))
     .groupBy(conversations.agentId)
   return new Map(rows.map((row) => [row.id, row]))

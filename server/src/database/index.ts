@@ -1,4 +1,5 @@
 export { migrationsFolder, openDatabase, type Connection, type Database } from './connect'
 export { startEmbedded, type Embedded } from './embedded'
 export * from './schema'
+export { keepStatistics } from './statistics'
 export { openWire } from './wire'

@@ -114,6 +114,35 @@ describe('the logbook', () => {
     expect(only.conversations).toHaveLength(1)
   })
 
+  it('finds conversations by words, outcome, edition and day, and none of another agent', async () => {
+    const found = async (query: string) => (await app.ask('GET', `/api/agents/${agent}/conversations?${query}`)).body
+    expect(await found('q=sell rock')).toMatchObject({ total: 1, unanswered: 1 })
+    expect(await found('q=ock')).toMatchObject({ total: 0, conversations: [] })
+    expect(await found('q=%27); drop table turns; --')).toMatchObject({ total: 0 })
+    expect((await found('outcome=unknown')).total).toBe(1)
+    expect((await found('edition=99')).total).toBe(0)
+    const today = new Date().toISOString().slice(0, 10)
+    expect((await found(`from=${today}&to=${today}`)).total).toBeGreaterThan(0)
+    expect((await found('to=2020-01-01')).total).toBe(0)
+    const other = (await app.ask('POST', '/api/agents', { name: 'Other' })).body.id
+    expect((await app.ask('GET', `/api/agents/${other}/conversations?q=rockets`)).body.total).toBe(0)
+  })
+
+  it('is taken along as a table in which nothing is a formula, or line by line for programs', async () => {
+    await talk('=HYPERLINK("http://bad.example","Do you sell rockets?")')
+    const path = `/api/agents/${agent}/conversations?q=rockets`
+    const csv = await app.ask('GET', path, undefined, { accept: 'text/csv' })
+    expect(csv.headers['content-type']).toContain('text/csv')
+    expect(csv.body).toMatch(/conversation,at,visitor,agent,outcome/)
+    expect(csv.body).toContain(`"'=HYPERLINK`)
+    const lines = String((await app.ask('GET', `${path}&as=jsonl`)).body)
+      .trim()
+      .split('\n')
+    const told = lines.map((line) => JSON.parse(line) as { turns: { visitor: string; outcome: string }[] })
+    expect(told).toHaveLength(2)
+    expect(told[0]!.turns.map(({ outcome }) => outcome)).toEqual(['answered', 'unknown'])
+  })
+
   it('marks what the brief passes on to a person, and finds it by that', async () => {
     const { revision, brief } = (await app.ask('GET', `/api/agents/${agent}/brief`)).body
     const boundaries = [{ id: 'lost', subject: 'lost keys', reply: 'The warden will call you.', onHit: 'handOver' }]

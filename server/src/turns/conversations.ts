@@ -1,6 +1,6 @@
-import { and, asc, count, desc, eq, isNotNull, max, ne, sql } from 'drizzle-orm'
+import { and, desc, eq, ne, sql } from 'drizzle-orm'
 import { NOTHING_KNOWN, type Exchange, type Memory } from '@parrot/core/dialogue'
-import type { Conversation, ConversationSummary, EarlierAnswer } from '@parrot/contract'
+import type { EarlierAnswer } from '@parrot/contract'
 import { conversations, turns, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
@@ -48,12 +48,34 @@ export async function keepTurn(
   tookMs: number,
 ): Promise<TurnRow> {
   const { agentId, channel, conversationId } = place
+  const isUnanswered = state.outcome === 'unknown'
+  const passedOnTo = state.handOver?.to ?? null
   // One statement for both: a crowd waits for as many as there are.
   const conversation = db.$with('conversation').as(
     db
       .insert(conversations)
-      .values({ id: conversationId, agentId, channel })
-      .onConflictDoUpdate({ target: conversations.id, set: { lastAt: new Date() } })
+      .values({
+        id: conversationId,
+        agentId,
+        channel,
+        opening: state.said,
+        turnCount: 1,
+        unanswered: isUnanswered ? 1 : 0,
+        outcomes: [state.outcome],
+        passedOnTo,
+        edition: subject.edition,
+      })
+      .onConflictDoUpdate({
+        target: conversations.id,
+        set: {
+          lastAt: new Date(),
+          turnCount: sql`${conversations.turnCount} + 1`,
+          edition: subject.edition,
+          ...(isUnanswered ? { unanswered: sql`${conversations.unanswered} + 1` } : {}),
+          ...(passedOnTo === null ? {} : { passedOnTo }),
+          outcomes: sql`array(select distinct unnest(array_append(${conversations.outcomes}, ${state.outcome})))`,
+        },
+      })
       .returning({ id: conversations.id }),
   )
   const next = db
@@ -107,98 +129,14 @@ export async function answerBefore(
   return row ? earlier(row.turn) : null
 }
 
-const earlier = (row: TurnRow): EarlierAnswer => ({
+/** An answer as it is shown beside another. */
+export const earlier = (row: TurnRow): EarlierAnswer => ({
   reply: row.reply,
   outcome: row.outcome,
   revision: row.revision,
   citations: row.citations,
   askedAt: row.createdAt.toISOString(),
 })
-
-/** Visitors' conversations, newest first: all, those with a question that got no answer, or those passed on to a person. */
-export async function listConversations(
-  db: Database,
-  agentId: string,
-  { which, offset, limit }: { which: 'all' | 'unanswered' | 'passedOn'; offset: number; limit: number },
-): Promise<{ total: number; unanswered: number; passedOn: number; conversations: ConversationSummary[] }> {
-  const unanswered = sql<number>`count(*) filter (where ${turns.outcome} = 'unknown')`.mapWith(Number)
-  const visitors = and(eq(conversations.agentId, agentId), eq(conversations.channel, 'talk'))
-  const summaries = db
-    .select({
-      id: conversations.id,
-      startedAt: conversations.createdAt,
-      lastAt: conversations.lastAt,
-      turns: count(turns.id).as('turn_count'),
-      unanswered: unanswered.as('unanswered'),
-      passedOnTo: sql<
-        string | null
-      >`(array_agg(${turns.handOver} ->> 'to' order by ${turns.ordinal} desc) filter (where ${turns.handOver} is not null))[1]`.as(
-        'passed_on_to',
-      ),
-      edition: max(turns.edition).as('edition'),
-      opening: sql<string>`(array_agg(${turns.said} order by ${turns.ordinal}))[1]`.as('opening'),
-    })
-    .from(conversations)
-    .innerJoin(turns, eq(turns.conversationId, conversations.id))
-    .where(visitors)
-    .groupBy(conversations.id)
-    .as('summaries')
-  const [counts] = await db
-    .select({
-      total: count(),
-      unanswered: sql<number>`count(*) filter (where ${summaries.unanswered} > 0)`.mapWith(Number),
-      passedOn: count(summaries.passedOnTo),
-    })
-    .from(summaries)
-  const rows = await db
-    .select()
-    .from(summaries)
-    .where(
-      {
-        all: undefined,
-        unanswered: sql`${summaries.unanswered} > 0`,
-        passedOn: isNotNull(summaries.passedOnTo),
-      }[which],
-    )
-    .orderBy(desc(summaries.lastAt), asc(summaries.id))
-    .offset(offset)
-    .limit(limit)
-  return {
-    total: counts?.total ?? 0,
-    unanswered: counts?.unanswered ?? 0,
-    passedOn: counts?.passedOn ?? 0,
-    conversations: rows.map((row) => ({
-      ...row,
-      startedAt: row.startedAt.toISOString(),
-      lastAt: row.lastAt.toISOString(),
-    })),
-  }
-}
-
-/** One conversation with every line, its citations and workings. */
-export async function conversationById(db: Database, id: string): Promise<Conversation> {
-  const [row] = await db.select().from(conversations).where(eq(conversations.id, id))
-  if (!row) throw notFound('conversation')
-  const lines = await db.select().from(turns).where(eq(turns.conversationId, id)).orderBy(asc(turns.ordinal))
-  return {
-    id,
-    startedAt: row.createdAt.toISOString(),
-    lastAt: row.lastAt.toISOString(),
-    edition: lines.at(-1)?.edition ?? null,
-    turns: lines.length,
-    unanswered: lines.filter((line) => line.outcome === 'unknown').length,
-    opening: lines[0]?.said ?? '',
-    passedOnTo: lines.findLast((line) => line.handOver)?.handOver?.to ?? null,
-    lines: lines.map((line) => ({
-      ...earlier(line),
-      id: line.id,
-      said: line.said,
-      workings: line.workings,
-      handOver: line.handOver,
-      edition: line.edition,
-    })),
-  }
-}
 
 async function lastTurn(db: Database, conversationId: string): Promise<TurnRow> {
   const [last] = await db

@@ -2,8 +2,6 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { LONGEST_LINE } from '@parrot/core/dialogue'
 import {
-  conversationList,
-  conversationSchema,
   memorySchema,
   newPin,
   newSummary,
@@ -18,16 +16,7 @@ import { agentById, type AgentRow } from '../agents/queries'
 import { streamWork, wantsEvents } from '../http/events'
 import { modelFailure } from '../models'
 import type { Services } from '../services'
-import {
-  answerBefore,
-  conversationById,
-  conversationOf,
-  forget,
-  keepTurn,
-  listConversations,
-  writeSummary,
-  type TurnRow,
-} from './conversations'
+import { answerBefore, conversationOf, forget, keepTurn, writeSummary, type TurnRow } from './conversations'
 import { addPin, askPins, listPins, markPinSeen, removePin } from './pins'
 import { OwnQuestions } from './ownQuestions'
 import { ask, draftOf, editionOf, type Listening } from './subject'
@@ -116,27 +105,6 @@ export const turnRoutes =
       return reply.code(204).send()
     })
 
-    app.get(
-      '/api/agents/:id/conversations',
-      {
-        schema: {
-          params,
-          querystring: z.object({
-            unanswered: z.enum(['true', 'false']).default('false'),
-            passedOn: z.enum(['true', 'false']).default('false'),
-            offset: z.coerce.number().int().min(0).default(0),
-            limit: z.coerce.number().int().min(1).max(200).default(50),
-          }),
-          response: { 200: conversationList },
-        },
-      },
-      async ({ params: { id }, query }) => {
-        await agentById(db, id)
-        const which = query.passedOn === 'true' ? 'passedOn' : query.unanswered === 'true' ? 'unanswered' : 'all'
-        return listConversations(db, id, { which, offset: query.offset, limit: query.limit })
-      },
-    )
-
     app.delete(
       '/api/conversations/:id/memory',
       {
@@ -153,12 +121,6 @@ export const turnRoutes =
       '/api/conversations/:id/summary',
       { schema: { params, body: newSummary, response: { 200: memorySchema } } },
       async ({ params: { id }, body }) => writeSummary(db, id, body.text),
-    )
-
-    app.get(
-      '/api/conversations/:id',
-      { schema: { params, response: { 200: conversationSchema } } },
-      async ({ params: { id } }) => conversationById(db, id),
     )
   }
 

@@ -14,7 +14,7 @@ export interface Listed {
   readonly passedOn: number
   readonly conversations: readonly ConversationSummary[]
 }
-const props = defineProps<{ listed: Listed; chosen: string; isLive: boolean; pageSize: number }>()
+const props = defineProps<{ listed: Listed; chosen: string; isLive: boolean; isNarrowed: boolean; pageSize: number }>()
 defineEmits<{ open: [id: string]; keep: [ids: string[]] }>()
 const which = defineModel<string>('which', { required: true })
 const page = defineModel<number>('page', { required: true })
@@ -35,7 +35,12 @@ const many = computed(() =>
 
 <template>
   <EmptyNote
-    v-if="listed.total === 0"
+    v-if="listed.total === 0 && isNarrowed"
+    title="Nothing was found"
+    text="No conversation has all of that. Take something out, or choose “Show all”."
+  />
+  <EmptyNote
+    v-else-if="listed.total === 0"
     title="No visitors yet"
     :text="
       isLive

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { watchDebounced } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import type { Conversation } from '@parrot/contract'
 import { get, post } from '../api/client'
@@ -12,6 +13,8 @@ import { tell, tellFailure } from '../shared/undo'
 import { plural } from '../shared/when'
 import { useTry } from '../try/tryStore'
 import ConversationList, { type Listed } from './ConversationList.vue'
+import { FIND_ALL, isNarrowed, queryOf, type Finding } from './finding'
+import LogbookFinder from './LogbookFinder.vue'
 import ConversationReading from './ConversationReading.vue'
 
 /** Conversations with visitors, for reading; what went unanswered is marked and can be asked again at once. */
@@ -27,10 +30,11 @@ const newest = ref('')
 const conversationId = computed(() => String(route.params.conversationId || newest.value))
 const which = ref('all')
 const page = ref(1)
+const finding = ref<Finding>({ ...FIND_ALL })
 
 const list = useLoaded(() =>
   get<Listed>(
-    `/api/agents/${agentId.value}/conversations?limit=${PAGE}&offset=${(page.value - 1) * PAGE}${which.value === 'all' ? '' : `&${which.value}=true`}`,
+    `/api/agents/${agentId.value}/conversations?limit=${PAGE}&offset=${(page.value - 1) * PAGE}&${queryOf(finding.value, which.value)}`,
   ),
 )
 const conversation = useLoaded(() => get<Conversation>(`/api/conversations/${conversationId.value}`))
@@ -38,7 +42,8 @@ const conversation = useLoaded(() => get<Conversation>(`/api/conversations/${con
 onMounted(list.load)
 // Told by what arrived, whichever load brought it: one that a newer one overtook brings nothing.
 watch(list.data, (listed) => (newest.value ||= listed?.conversations[0]?.id ?? ''))
-watch(which, () => (page.value = 1))
+watch([which, finding], () => (page.value = 1), { deep: true })
+watchDebounced(finding, list.load, { deep: true, debounce: 200 })
 watch([which, page, () => agents.ticks.logbook], list.load)
 watch(
   [conversationId, () => agents.ticks.logbook],
@@ -72,6 +77,7 @@ const openField = (field: string) =>
   <div class="logbook">
     <section class="list" aria-label="Conversations">
       <h1>Logbook</h1>
+      <LogbookFinder v-model="finding" :agent-id="agentId" :which="which" />
       <EmptyNote v-if="list.error.value" tone="failed" title="The logbook could not be loaded" :text="list.error.value">
         <ElButton @click="list.load">Try again</ElButton>
       </EmptyNote>
@@ -83,6 +89,7 @@ const openField = (field: string) =>
         :listed="list.data.value"
         :chosen="conversationId"
         :is-live="agents.agent?.liveEdition != null"
+        :is-narrowed="isNarrowed(finding)"
         :page-size="PAGE"
         @open="open"
         @keep="keepAsScripts"

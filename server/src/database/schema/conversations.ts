@@ -1,5 +1,6 @@
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Citation, HandOver, Memory, Outcome, Support, Working, Usage } from '@parrot/core/dialogue'
+import { sql, type SQLWrapper } from 'drizzle-orm'
 import { created, moment } from './columns'
 import { agents } from './agents'
 
@@ -14,9 +15,21 @@ export const conversations = pgTable(
     channel: text('channel').$type<'try' | 'talk'>().notNull(),
     createdAt: created(),
     lastAt: moment('last_at').notNull().defaultNow(),
+    /** What the logbook lists and finds by, kept with each turn: it may hold hundreds of thousands of conversations. */
+    opening: text('opening').notNull().default(''),
+    turnCount: integer('turn_count').notNull().default(0),
+    unanswered: integer('unanswered').notNull().default(0),
+    outcomes: text('outcomes').array().$type<Outcome[]>().notNull().default([]),
+    /** To whom it was passed on last; empty for a person without a name. */
+    passedOnTo: text('passed_on_to'),
+    edition: integer('edition'),
   },
   (table) => [index('conversations_agent').on(table.agentId, table.channel, table.lastAt)],
 )
+
+/** The words of a turn as a search finds them: an expression that the index and the search must share. */
+export const wordsOf = (table: { readonly said: SQLWrapper; readonly reply: SQLWrapper }) =>
+  sql`to_tsvector('simple', ${table.said} || ' ' || ${table.reply})`
 
 export const turns = pgTable(
   'turns',
@@ -52,6 +65,7 @@ export const turns = pgTable(
   (table) => [
     uniqueIndex('turns_place').on(table.conversationId, table.ordinal),
     index('turns_said').on(table.agentId, table.said),
+    index('turns_words').using('gin', wordsOf(table)),
   ],
 )
 

@@ -1,0 +1,109 @@
+import { and, arrayContains, asc, count, desc, eq, gte, inArray, isNotNull, lt, sql, type SQL } from 'drizzle-orm'
+import type { Conversation, ConversationSummary, LogbookQuery } from '@parrot/contract'
+import { conversations, turns, wordsOf, type Database } from '../database'
+import { notFound } from '../http/problems'
+import { earlier } from '../turns/conversations'
+
+/** A day in milliseconds. */
+const DAY = 24 * 60 * 60_000
+
+/** The conversations of an agent that a query narrows to, whichever of them are looked at. */
+function narrowed(agentId: string, { q, outcome, edition, from, to }: Partial<LogbookQuery>): SQL {
+  const words = (q?.match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => `${word.toLowerCase()}:*`).join(' & ')
+  const said = sql`select ${turns.conversationId} from ${turns} where ${turns.agentId} = ${agentId}
+    and ${wordsOf(turns)} @@ to_tsquery('simple', ${words})`
+  return and(
+    eq(conversations.agentId, agentId),
+    eq(conversations.channel, 'talk'),
+    words === '' ? undefined : inArray(conversations.id, sql`(${said})`),
+    outcome && arrayContains(conversations.outcomes, [outcome]),
+    edition === undefined ? undefined : eq(conversations.edition, edition),
+    from === undefined ? undefined : gte(conversations.lastAt, new Date(from)),
+    to === undefined ? undefined : lt(conversations.lastAt, new Date(Date.parse(to) + DAY)),
+  )!
+}
+
+const isUnanswered = sql`${conversations.unanswered} > 0`
+
+const kindOf = ({ unanswered, passedOn }: Partial<LogbookQuery>): SQL | undefined =>
+  passedOn === 'true' ? isNotNull(conversations.passedOnTo) : unanswered === 'true' ? isUnanswered : undefined
+
+/** Visitors’ conversations, the latest first, and how many of those that are found went unanswered or were passed on. */
+export async function listConversations(
+  db: Database,
+  agentId: string,
+  query: Partial<LogbookQuery>,
+  { offset, limit }: { offset: number; limit: number },
+): Promise<{ total: number; unanswered: number; passedOn: number; conversations: ConversationSummary[] }> {
+  const found = narrowed(agentId, query)
+  const [counts] = await db
+    .select({
+      total: count(),
+      unanswered: sql<number>`count(*) filter (where ${isUnanswered})`.mapWith(Number),
+      passedOn: count(conversations.passedOnTo),
+    })
+    .from(conversations)
+    .where(found)
+  const rows = await db
+    .select()
+    .from(conversations)
+    .where(and(found, kindOf(query)))
+    .orderBy(desc(conversations.lastAt), asc(conversations.id))
+    .offset(offset)
+    .limit(limit)
+  return { ...counts!, conversations: rows.map(summaryOf) }
+}
+
+/** Every turn of the conversations a query finds, the earliest conversation first, page by page. */
+export async function* turnsFound(db: Database, agentId: string, query: Partial<LogbookQuery>) {
+  const found = and(narrowed(agentId, query), kindOf(query))
+  for (let after: ConversationRow | undefined; ;) {
+    const page = await db
+      .select()
+      .from(conversations)
+      .where(
+        and(found, after && sql`(${conversations.createdAt}, ${conversations.id}) > (${after.createdAt}, ${after.id})`),
+      )
+      .orderBy(asc(conversations.createdAt), asc(conversations.id))
+      .limit(PAGE)
+    if (page.length === 0) return
+    const ids = page.map(({ id }) => id)
+    const lines = await db.select().from(turns).where(inArray(turns.conversationId, ids)).orderBy(asc(turns.ordinal))
+    for (const row of page)
+      yield { conversation: summaryOf(row), lines: lines.filter(({ conversationId }) => conversationId === row.id) }
+    after = page.at(-1)
+  }
+}
+
+const PAGE = 200
+
+type ConversationRow = typeof conversations.$inferSelect
+
+const summaryOf = (row: ConversationRow): ConversationSummary => ({
+  id: row.id,
+  startedAt: row.createdAt.toISOString(),
+  lastAt: row.lastAt.toISOString(),
+  edition: row.edition,
+  turns: row.turnCount,
+  unanswered: row.unanswered,
+  passedOnTo: row.passedOnTo,
+  opening: row.opening,
+})
+
+/** One conversation with every line, its citations and workings. */
+export async function conversationById(db: Database, id: string): Promise<Conversation> {
+  const [row] = await db.select().from(conversations).where(eq(conversations.id, id))
+  if (!row) throw notFound('conversation')
+  const lines = await db.select().from(turns).where(eq(turns.conversationId, id)).orderBy(asc(turns.ordinal))
+  return {
+    ...summaryOf(row),
+    lines: lines.map((line) => ({
+      ...earlier(line),
+      id: line.id,
+      said: line.said,
+      workings: line.workings,
+      handOver: line.handOver,
+      edition: line.edition,
+    })),
+  }
+}

@@ -1,0 +1,3 @@
+/** Conversations with visitors: found, read, taken along. */
+export { conversationById } from './conversations'
+export { logbookRoutes } from './routes'

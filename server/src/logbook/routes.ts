@@ -1,0 +1,49 @@
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import { conversationList, conversationSchema, logbookQuery } from '@parrot/contract'
+import { agentById } from '../agents/queries'
+import type { Services } from '../services'
+import { conversationById, listConversations } from './conversations'
+import { logbookAsCsv, logbookAsLines } from './export'
+
+const params = z.object({ id: z.string() })
+
+/** Conversations with visitors, to be found and read, or taken along as a file. */
+export const logbookRoutes =
+  ({ db }: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    app.get(
+      '/api/agents/:id/conversations',
+      {
+        schema: {
+          params,
+          querystring: logbookQuery.extend({
+            /** A file in place of a page; `Accept: text/csv` and `application/jsonl` ask for the same. */
+            as: z.enum(['csv', 'jsonl']).optional(),
+            offset: z.coerce.number().int().min(0).max(10_000_000).default(0),
+            limit: z.coerce.number().int().min(1).max(200).default(50),
+          }),
+          response: { 200: z.union([conversationList, z.any()]) },
+        },
+      },
+      async ({ params: { id }, query, headers }, reply) => {
+        const { slug } = await agentById(db, id)
+        const { as, offset, limit, ...narrowing } = query
+        const form = as ?? formIn(headers.accept)
+        if (!form) return listConversations(db, id, narrowing, { offset, limit })
+        return reply
+          .type(form === 'csv' ? 'text/csv; charset=utf-8' : 'application/jsonl')
+          .header('content-disposition', `attachment; filename="${slug}-logbook.${form}"`)
+          .send(form === 'csv' ? logbookAsCsv(db, id, narrowing) : logbookAsLines(db, id, narrowing))
+      },
+    )
+
+    app.get(
+      '/api/conversations/:id',
+      { schema: { params, response: { 200: conversationSchema } } },
+      async ({ params: { id } }) => conversationById(db, id),
+    )
+  }
+
+const formIn = (accept = ''): 'csv' | 'jsonl' | undefined =>
+  accept.includes('text/csv') ? 'csv' : accept.includes('application/jsonl') ? 'jsonl' : undefined

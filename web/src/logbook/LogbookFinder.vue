@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { ElButton, ElDatePicker, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
+import type { Edition } from '@parrot/contract'
+import { get } from '../api/client'
+import ChoiceField from '../shared/ChoiceField.vue'
+import { download } from '../shared/download'
+import FilterField from '../shared/FilterField.vue'
+import { FIND_ALL, isNarrowed, queryOf, type Finding } from './finding'
+
+/** Narrows the logbook by words, outcome, edition and days, and takes what is found along as a file. */
+const props = defineProps<{ agentId: string; which: string }>()
+const finding = defineModel<Finding>({ required: true })
+
+const editions = ref<Edition[]>([])
+onMounted(async () => {
+  const known = await get<{ editions: Edition[] }>(`/api/agents/${props.agentId}/editions`).catch(() => undefined)
+  editions.value = known?.editions ?? []
+})
+
+const OUTCOMES = [
+  ['', 'any outcome'],
+  ['answered', 'answered'],
+  ['offered', 'offered'],
+  ['clarified', 'asked back'],
+  ['declined', 'declined'],
+  ['unknown', 'unanswered'],
+  ['chatted', 'chatted'],
+  ['acted', 'acted'],
+] as const
+const editionChoices = computed(() => [
+  [null, 'any edition'] as const,
+  ...editions.value.map(({ number }) => [number, `edition ${number}`] as const),
+])
+const isOpen = ref(isNarrowed({ ...finding.value, q: '' }))
+
+function takeAlong(form: string): void {
+  const query = queryOf(finding.value, props.which)
+  query.set('as', form)
+  download(`/api/agents/${props.agentId}/conversations?${query}`)
+}
+</script>
+
+<template>
+  <div class="finder" role="search" aria-label="The logbook">
+    <div class="line">
+      <FilterField v-model="finding.q" class="grow" label="Find words" />
+      <ElButton text size="small" :aria-expanded="isOpen" @click="isOpen = !isOpen">Narrow</ElButton>
+      <ElDropdown trigger="click" @command="takeAlong">
+        <ElButton text size="small">Take along</ElButton>
+        <template #dropdown>
+          <ElDropdownMenu>
+            <ElDropdownItem command="csv">For a spreadsheet (CSV)</ElDropdownItem>
+            <ElDropdownItem command="jsonl">For a program (JSON Lines)</ElDropdownItem>
+          </ElDropdownMenu>
+        </template>
+      </ElDropdown>
+    </div>
+    <div v-if="isOpen" class="more">
+      <ChoiceField v-model="finding.outcome" about="How a turn ended" :options="OUTCOMES" />
+      <ChoiceField v-model="finding.edition" about="Which edition" :options="editionChoices" />
+      <ElDatePicker
+        v-model="finding.days"
+        type="daterange"
+        value-format="YYYY-MM-DD"
+        format="D MMM YYYY"
+        range-separator="to"
+        start-placeholder="from"
+        end-placeholder="until"
+        aria-label="Days"
+      />
+      <ElButton v-if="isNarrowed(finding)" text size="small" @click="finding = { ...FIND_ALL }">Show all</ElButton>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.finder {
+  display: grid;
+  gap: var(--gap-2);
+  margin-top: var(--gap-3);
+}
+.line,
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--gap-1);
+}
+.line {
+  flex-wrap: nowrap;
+}
+.more > * {
+  flex: 1 1 140px;
+  min-width: 0;
+}
+</style>

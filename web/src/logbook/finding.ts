@@ -1,0 +1,31 @@
+import type { LogbookQuery } from '@parrot/contract'
+
+/** What the logbook is narrowed to, as the fields hold it: nothing chosen is empty. */
+export interface Finding {
+  q: string
+  outcome: '' | NonNullable<LogbookQuery['outcome']>
+  edition: number | null
+  /** First and last day, YYYY-MM-DD. */
+  days: [string, string] | null
+}
+
+export const FIND_ALL: Finding = { q: '', outcome: '', edition: null, days: null }
+
+/** Whether anything narrows the logbook. */
+export const isNarrowed = ({ q, outcome, edition, days }: Finding): boolean =>
+  q.trim() !== '' || outcome !== '' || edition !== null || days !== null
+
+/** The query of an address for what is narrowed to, and for which of it are looked at; empty parts are left out. */
+export function queryOf({ q, outcome, edition, days }: Finding, which: string): URLSearchParams {
+  const query = new URLSearchParams()
+  const add = (name: string, value: string | number | null | undefined) => {
+    if (value !== null && value !== undefined && value !== '') query.set(name, String(value))
+  }
+  add('q', q.trim())
+  add('outcome', outcome)
+  add('edition', edition)
+  add('from', days?.[0])
+  add('to', days?.[1])
+  if (which !== 'all') add(which, 'true')
+  return query
+}
