@@ -1,4 +1,5 @@
 import { join } from 'node:path'
+import cookie from '@fastify/cookie'
 import helmet from '@fastify/helmet'
 import multipart from '@fastify/multipart'
 import staticFiles from '@fastify/static'
@@ -24,6 +25,7 @@ import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } 
 import { FileStore } from './files'
 import { folderRoutes } from './folder/routes'
 import { guardDoors, visitorsDoor } from './http/guard'
+import { isLoopback } from './http/loopback'
 import { health } from './http/health'
 import { measure } from './http/metrics'
 import { answerProblems } from './http/problems'
@@ -31,6 +33,7 @@ import { guardRoom, Room } from './http/room'
 import { Jobs, type Works } from './jobs'
 import { jobRoutes } from './jobs/routes'
 import { waitingForWork } from './jobs/waiting'
+import { guardMembers, memberRoutes, Membership } from './members'
 import { noteRoutes, noteWork } from './notes'
 import { logbookRoutes } from './logbook'
 import { LibraryCache } from './library/cache'
@@ -134,7 +137,8 @@ export async function buildApp(
       room,
       log: server.log,
     }
-    await addRoutes(server, services)
+    const membership = new Membership(db)
+    await addRoutes(server, services, membership)
     files.sweep()
     sweepSnapshots(join(config.dataFolder, 'indexes'), await versionsKept(db))
     const wire =
@@ -158,6 +162,7 @@ export async function buildApp(
       server,
       services,
       listen: async () => {
+        if (!isLoopback(config.host) && !(await membership.hasMembers())) throw new Error(noMembers(config.host))
         const address = await server.listen({ host: config.host, port: config.port })
         if (door)
           await new Promise<void>((resolve, reject) => door.once('error', reject).listen(config.visitors, resolve))
@@ -194,11 +199,16 @@ const later = (works: () => Works): Works => ({
   giveUp: (...given) => works().giveUp(...given),
 })
 
-async function addRoutes(server: FastifyInstance, services: Services): Promise<void> {
+const noMembers = (host: string): string =>
+  `PARROT_HOST is “${host}”, and nobody signs in yet: whoever reaches that address could read and change every agent. Start it without PARROT_HOST, make the first member (under Settings, or with “npx parrot invite <e-mail>”), then start it like this again. To let visitors alone in, set PARROT_VISITOR_HOST=${host} and PARROT_VISITOR_PORT.`
+
+async function addRoutes(server: FastifyInstance, services: Services, membership: Membership): Promise<void> {
   server.setValidatorCompiler(validatorCompiler)
   server.setSerializerCompiler(serializerCompiler)
   answerProblems(server)
-  guardDoors(server, services.config.publicHosts)
+  guardDoors(server, services.config.publicHosts, () => membership.hasMembers())
+  await server.register(cookie)
+  guardMembers(server, services.db, membership)
   guardRoom(server, services.room)
   measure(server, services)
   await server.register(helmet, {
@@ -258,6 +268,7 @@ async function addRoutes(server: FastifyInstance, services: Services): Promise<v
   await server.register(releaseRoutes(services))
   await server.register(settingsRoutes(services))
   await server.register(jobRoutes(services))
+  await server.register(memberRoutes(services, membership))
   await server.register(backupRoutes(services, VERSION))
   await server.register(embedderRoutes(services))
   await server.register(talkRoutes(services, widget))

@@ -1,5 +1,4 @@
 import { resolve } from 'node:path'
-import { isLoopback } from './http/loopback'
 
 /** What the server is told from outside. */
 export interface Config {
@@ -51,10 +50,6 @@ function countFrom(name: string, value: string): number {
 /** Reads the configuration from environment variables; every one has a default that is safe on a desktop machine. */
 export function configFrom(env: Readonly<Record<string, string | undefined>>): Config {
   const host = env.PARROT_HOST ?? '127.0.0.1'
-  if (!isLoopback(host))
-    throw new Error(
-      `PARROT_HOST is “${host}”: whoever reaches that address could read and change every agent. Leave it out, so that designers work on this machine. To let visitors in, set PARROT_VISITOR_HOST=${host} and PARROT_VISITOR_PORT: that door leads to the visitors’ pages only.`,
-    )
   return {
     dataFolder: resolve(env.PARROT_DATA ?? './data'),
     host,

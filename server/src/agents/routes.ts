@@ -23,6 +23,7 @@ import { tryConditions } from './calls'
 import { streamWork } from '../http/events'
 import { endpointById } from '../settings/endpoints'
 import type { Services } from '../services'
+import { ownedBy } from '../members'
 import { versionsInUse } from '../library/queries'
 import { currentBrief, editBrief, redoBrief, saveBrief, undoBrief } from './briefs'
 import { remarksOn } from './remarks'
@@ -48,15 +49,22 @@ export const agentRoutes =
   async (app) => {
     const { db, bus, library } = services
 
-    app.get('/api/agents', { schema: { response: { 200: agentList } } }, async () => {
-      return { agents: await describeAgents(db, await listAgents(db)) }
+    app.get('/api/agents', { schema: { response: { 200: agentList } } }, async ({ access }) => {
+      const all = await listAgents(db)
+      const visible = await access.visible(all.map(({ id }) => id))
+      return {
+        agents: await describeAgents(
+          db,
+          all.filter(({ id }) => visible.has(id)),
+        ),
+      }
     })
 
-    app.post('/api/agents', { schema: { body: newAgent, response: { 201: agentSchema } } }, async (request, reply) =>
-      reply
-        .code(201)
-        .send(await describeAgent(db, await createAgent(db, request.body.name, begun(request.body.begin)))),
-    )
+    app.post('/api/agents', { schema: { body: newAgent, response: { 201: agentSchema } } }, async (request, reply) => {
+      const agent = await createAgent(db, request.body.name, begun(request.body.begin))
+      await ownedBy(request, db, agent.id)
+      return reply.code(201).send(await describeAgent(db, agent))
+    })
 
     app.get('/api/agents/:id', { schema: { params, response: { 200: agentSchema } } }, async ({ params: { id } }) =>
       describeAgent(db, await agentById(db, id)),
@@ -80,16 +88,21 @@ export const agentRoutes =
     app.post(
       '/api/agents/:id/copy',
       { schema: { params, body: agentCopy, response: { 201: agentSchema } } },
-      async ({ params: { id }, body }, reply) =>
-        reply.code(201).send(await describeAgent(db, await copyAgent(db, id, body.name))),
+      async (request, reply) => {
+        const copy = await copyAgent(db, request.params.id, request.body.name)
+        await ownedBy(request, db, copy.id)
+        return reply.code(201).send(await describeAgent(db, copy))
+      },
     )
 
     app.get(
       '/api/agents/:id/find',
       { schema: { params, querystring: z.object({ q: z.string().max(200) }), response: { 200: foundList } } },
-      async ({ params: { id }, query }) => {
+      async ({ params: { id }, query, access }) => {
         await agentById(db, id)
-        return { found: await findAnything(services, id, query.q) }
+        const found = await findAnything(services, id, query.q)
+        const visible = await access.visible(found.flatMap((each) => (each.kind === 'agent' ? [each.id] : [])))
+        return { found: found.filter((each) => each.kind !== 'agent' || visible.has(each.id)) }
       },
     )
 

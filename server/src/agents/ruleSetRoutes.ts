@@ -10,9 +10,11 @@ const params = z.object({ id: z.string() })
 export const ruleSetRoutes =
   ({ db, bus }: Services): FastifyPluginAsyncZod =>
   async (app) => {
-    app.get('/api/rule-sets', { schema: { response: { 200: ruleSetList } } }, async () => ({
-      sets: await listRuleSets(db),
-    }))
+    app.get('/api/rule-sets', { schema: { response: { 200: ruleSetList } } }, async ({ access }) => {
+      const sets = await listRuleSets(db)
+      const visible = await access.visible(sets.flatMap(({ usedBy }) => usedBy.map((user) => user.id)))
+      return { sets: sets.map((set) => ({ ...set, usedBy: set.usedBy.filter((user) => visible.has(user.id)) })) }
+    })
 
     app.post(
       '/api/rule-sets',

@@ -9,8 +9,8 @@ import { agentById } from '../agents/queries'
 import { describeAgent } from '../agents/stages'
 import { TooLarge } from '../files'
 import { HttpProblem } from '../http/problems'
+import { nameOf, ownedBy } from '../members'
 import type { Services } from '../services'
-import { designer } from '../settings/designer'
 import { agentFromFolder } from './readIn'
 import { agentAsKept } from './writeOut'
 
@@ -71,7 +71,8 @@ export const folderRoutes =
         const unpacked = await pool.unpackAgent({ path, name, folder: files.folder })
         if (!unpacked.ok) throw refusal(unpacked.problems)
         const agent = unpacked.face ? await withFace(unpacked.agent, unpacked.face) : unpacked.agent
-        const made = await agentFromFolder(db, agent, await designer(db))
+        const made = await agentFromFolder(db, agent, await nameOf(request, db))
+        await ownedBy(request, db, made.agent.id)
         await jobs.addMany('read', made.versions)
         return await reply.code(201).send(await describeAgent(db, made.agent))
       } finally {

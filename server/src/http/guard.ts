@@ -33,12 +33,9 @@ export function visitorsDoor(app: FastifyInstance): Server {
 /** Headers that say a request was passed on by a proxy: it comes from elsewhere, whatever it calls this server. */
 const PASSED_ON = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip', 'via'] as const
 
-/**
- * Whether a request comes from outside this machine: by the visitors' door, under a public name, or passed on by a proxy.
- * Until there are members, whoever comes from outside is a visitor.
- */
+/** Whether a request comes from outside this machine: from another address, under a public name, or passed on by a proxy. */
 const isFromOutside = ({ raw, headers }: FastifyRequest): boolean =>
-  byVisitorsDoor.has(raw) ||
+  !isLoopback(raw.socket.remoteAddress?.replace(/^::ffff:/, '') ?? '127.0.0.1') ||
   !isLoopback(hostOf(headers.host ?? '')) ||
   PASSED_ON.some((name) => headers[name] !== undefined)
 
@@ -47,7 +44,15 @@ const isFromOutside = ({ raw, headers }: FastifyRequest): boolean =>
  * `Origin` (a page elsewhere that acts with the visitor's browser; requests without one are no browser's), and whatever
  * is not the visitors' to requests from outside.
  */
-export function guardDoors(app: FastifyInstance, publicHosts: readonly string[]): void {
+export function guardDoors(
+  app: FastifyInstance,
+  publicHosts: readonly string[],
+  hasMembers: () => Promise<boolean>,
+): void {
+  /** Until there are members, whoever comes from outside is a visitor; by the visitors' door everybody always is. */
+  const isVisitor = async (request: FastifyRequest): Promise<boolean> =>
+    byVisitorsDoor.has(request.raw) || (isFromOutside(request) && !(await hasMembers()))
+
   const isOurs = (host: string, { raw }: FastifyRequest): boolean =>
     isLoopback(host) || publicHosts.includes(host) || (publicHosts.length === 0 && byVisitorsDoor.has(raw))
   app.addHook('onRequest', async (request) => {
@@ -61,7 +66,7 @@ export function guardDoors(app: FastifyInstance, publicHosts: readonly string[])
           code: 'foreign-host',
         },
       )
-    if (isFromOutside(request) && !FOR_VISITORS.has(request.routeOptions.url ?? ''))
+    if (!FOR_VISITORS.has(request.routeOptions.url ?? '') && (await isVisitor(request)))
       throw new HttpProblem(404, 'There is nothing here.', undefined, { code: 'not-for-visitors' })
     const origin = request.headers.origin
     if (origin === undefined) return

@@ -3,7 +3,6 @@ import { GIVEN_BY_HAND, type Pair } from '@parrot/core/library'
 import type { GivenAnswer } from '@parrot/contract'
 import { sources } from '../database'
 import type { Services } from '../services'
-import { designer } from '../settings/designer'
 import { tellUsers } from './beginning'
 import { addSources, listSources } from './queries'
 import { addVersion, answeringVersion, newestVersion, type VersionRow } from './versions'
@@ -15,13 +14,13 @@ type Means = Pick<Services, 'db' | 'files' | 'jobs' | 'bus'>
  * Keeps an answer that the designer gives to a question: as a pair among the agent's answers given by hand, in place of
  * an earlier one to the same question. Gives the source, and the version that answered before, to go back to.
  */
-export async function giveAnswer(means: Means, agentId: string, pair: Pair): Promise<GivenAnswer> {
+export async function giveAnswer(means: Means, agentId: string, pair: Pair, by: string): Promise<GivenAnswer> {
   const { db, jobs } = means
   const origin = { kind: 'pairs', title: GIVEN_BY_HAND } as const
   const given = (await listSources(db, agentId)).find((each) => each.kind === 'pairs' && each.origin === GIVEN_BY_HAND)
   if (!given) {
     const one = { origin, bytesHash: keep(means, [pair]) }
-    const [{ sourceId, versionId }] = (await addSources(db, agentId, [one], await designer(db))) as [Added]
+    const [{ sourceId, versionId }] = (await addSources(db, agentId, [one], by)) as [Added]
     await jobs.add('read', versionId)
     await tellUsers(means, sourceId)
     return { sourceId, versionBefore: null }

@@ -18,6 +18,7 @@ import {
 import { agentById, touchAgent } from '../agents/queries'
 import { passages } from '../database'
 import { HttpProblem } from '../http/problems'
+import { nameOf } from '../members'
 import type { Services } from '../services'
 import { giveAnswer } from './answers'
 import { beginVersion, tellUsers } from './beginning'
@@ -54,7 +55,11 @@ export const careRoutes =
           response: { 200: z.object({ agents: z.array(z.object({ id: z.string(), name: z.string() })) }) },
         },
       },
-      async ({ params: { id } }) => ({ agents: await usersOf(db, id) }),
+      async ({ params: { id }, access }) => {
+        const users = await usersOf(db, id)
+        const visible = await access.visible(users.map((user) => user.id))
+        return { agents: users.filter((user) => visible.has(user.id)) }
+      },
     )
 
     app.get(
@@ -126,9 +131,10 @@ export const careRoutes =
     app.post(
       '/api/agents/:id/answers',
       { schema: { params, body: pairSchema, response: { 202: givenAnswer } } },
-      async ({ params: { id }, body }, reply) => {
+      async (request, reply) => {
+        const { id } = request.params
         await agentById(db, id)
-        const given = await giveAnswer(services, id, body)
+        const given = await giveAnswer(services, id, request.body, await nameOf(request, db))
         await touchAgent(db, id)
         return reply.code(202).send(given)
       },

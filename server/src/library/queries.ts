@@ -246,7 +246,11 @@ export async function shareSource(db: Database, agentId: string, sourceId: strin
 }
 
 /** Sources of other agents that this one does not use. */
-export async function sourcesElsewhere(db: Database, agentId: string): Promise<SourceElsewhere[]> {
+export async function sourcesElsewhere(
+  db: Database,
+  agentId: string,
+  visible: (agentIds: readonly string[]) => Promise<ReadonlySet<string>>,
+): Promise<SourceElsewhere[]> {
   const rows = await db
     .select({ id: sources.id, title: sources.title, kind: sources.kind, agent: agents.name, agentId: agents.id })
     .from(agentSources)
@@ -256,7 +260,8 @@ export async function sourcesElsewhere(db: Database, agentId: string): Promise<S
     .orderBy(asc(sources.title), asc(sources.id))
   const own = new Set(rows.filter((row) => row.agentId === agentId).map((row) => row.id))
   const others = new Map<string, SourceElsewhere>()
-  for (const { id, title, kind, agent } of rows.filter((row) => !own.has(row.id))) {
+  const shown = await visible(rows.map((row) => row.agentId))
+  for (const { id, title, kind, agent } of rows.filter((row) => !own.has(row.id) && shown.has(row.agentId))) {
     const known = others.get(id)
     others.set(id, { id, title, kind, agents: [...(known?.agents ?? []), agent] })
   }

@@ -17,8 +17,8 @@ import { agentById, touchAgent } from '../agents/queries'
 import { sourceVersions } from '../database'
 import { TooLarge } from '../files'
 import { HttpProblem } from '../http/problems'
+import { nameOf } from '../members'
 import type { Services } from '../services'
-import { designer } from '../settings/designer'
 import { beginVersion, tellUsers } from './beginning'
 import {
   addSources,
@@ -75,7 +75,7 @@ export const libraryRoutes =
       await agentById(db, id)
       const all: Given[] = []
       for (const each of await given(request)) all.push(...(await unpacked(each)))
-      const added = await addSources(db, id, all, await designer(db))
+      const added = await addSources(db, id, all, await nameOf(request, db))
       await jobs.addMany(
         'read',
         added.map(({ versionId }) => versionId),
@@ -166,9 +166,9 @@ export const libraryRoutes =
     app.get(
       '/api/agents/:id/sources-elsewhere',
       { schema: { params, response: { 200: z.object({ sources: z.array(sourceElsewhere) }) } } },
-      async ({ params: { id } }) => {
+      async ({ params: { id }, access }) => {
         await agentById(db, id)
-        return { sources: await sourcesElsewhere(db, id) }
+        return { sources: await sourcesElsewhere(db, id, (ids) => access.visible(ids)) }
       },
     )
 

@@ -23,6 +23,7 @@ export async function acceptProposal(
   services: Services,
   id: string,
   keep: boolean,
+  by: string,
 ): Promise<{ revision: number; scriptId: string | null }> {
   const { db } = services
   const { proposal, note } = await proposalRow(db, id)
@@ -34,7 +35,7 @@ export async function acceptProposal(
         const { brief } = await currentBrief(db, note.agentId)
         await editBrief(db, note.agentId, each.edit)
         undo.unshift({ kind: 'brief', edit: inverse(brief, each.edit) })
-      } else undo.unshift(await changeLibrary(services, note.agentId, each.edit))
+      } else undo.unshift(await changeLibrary(services, note.agentId, each.edit, by))
     }
   } catch (error) {
     await takeBack(services, note.agentId, undo)
@@ -96,10 +97,10 @@ async function takeBack(services: Services, agentId: string, undo: readonly Undo
 }
 
 /** Makes one edit of the library; gives the way back. */
-async function changeLibrary(services: Services, agentId: string, edit: LibraryEdit): Promise<Undo> {
+async function changeLibrary(services: Services, agentId: string, edit: LibraryEdit, by: string): Promise<Undo> {
   const { db } = services
   if (edit.kind === 'pair') {
-    const { sourceId, versionBefore } = await giveAnswer(services, agentId, edit)
+    const { sourceId, versionBefore } = await giveAnswer(services, agentId, edit, by)
     return { kind: 'version', sourceId, versionBefore }
   }
   const { sourceId } = edit

@@ -14,6 +14,7 @@ import { agentById } from '../agents/queries'
 import { proposals } from '../database'
 import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
+import { nameOf } from '../members'
 import type { Services } from '../services'
 import { draftOf } from '../turns/subject'
 import { acceptProposal, undoProposal } from './accept'
@@ -120,7 +121,8 @@ export const noteRoutes =
     app.post(
       '/api/proposals/:id/accept',
       { schema: { params, body: acceptance, response: { 200: acceptedProposal } } },
-      async ({ params: { id }, body }) => acceptProposal(services, id, body?.keep === true),
+      async (request) =>
+        acceptProposal(services, request.params.id, request.body?.keep === true, await nameOf(request, db)),
     )
 
     app.post('/api/proposals/:id/undo', { schema: { params } }, async ({ params: { id } }, reply) => {

@@ -25,6 +25,11 @@ export class Seal {
       )
   }
 
+  /** Whether something holds under the key: for proofs that somebody can read its file. */
+  proves(isTrue: (key: Buffer) => boolean): boolean {
+    return isTrue(this.#key)
+  }
+
   /** The secret as text that can be stored: iv, tag and ciphertext in base64. */
   close(secret: string): string {
     const iv = randomBytes(IV_BYTES)

@@ -20,8 +20,11 @@ export const studyRoutes =
     app.post(
       '/api/agents/:id/studies',
       { schema: { params, body: studyRequest, response: { 202: begun } } },
-      async ({ params: { id }, body }, reply) => {
+      async ({ params: { id }, body, access }, reply) => {
         const agent = await agentById(db, id)
+        if (body.kind === 'compare')
+          for (const side of [body.one, body.other])
+            if (typeof side === 'object' && 'agent' in side) await access.mustSee(side.agent)
         const needsScripts = body.kind !== 'bisect' && !(body.kind === 'compare' && body.questions.length > 0)
         if (needsScripts && (await listScripts(db, id)).length === 0)
           throw new HttpProblem(

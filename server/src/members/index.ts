@@ -1,0 +1,5 @@
+/** Members: who signs in, what each may do with which agent, and who did what. */
+export type { Access } from './access'
+export { guardMembers, Membership } from './guard'
+export { memberRoutes } from './routes'
+export { nameOf, ownedBy } from './sharing'
