@@ -182,6 +182,25 @@ describe('export and import', () => {
     expect(readdirSync(home)).toEqual(['all.tar.gz'])
   })
 
+  it('need a key where there are members, who are made on the server’s machine', async () => {
+    const members = await openTestApp()
+    const at = await members.server.listen({ host: '127.0.0.1', port: 0 })
+    const invited = await parrot('invite', 'Ada@Example.org', '--server', at, '--data', members.dataFolder)
+    expect(invited.said).toMatch(/^For ada@example\.org, once, within a week:\nhttp.*\/invited\/[\w-]{43}$/)
+    const token = invited.said.split('/').at(-1)!
+    const entered = await members.ask('POST', `/api/invited/${token}`, { name: 'Ada', password: 'a long password' })
+    const cookie = String(entered.headers['set-cookie']).split(';')[0]!
+    const own = { cookie, origin: 'http://localhost:4100' }
+    const { key } = (await members.ask('POST', '/api/session/keys', { name: 'cli' }, own)).body
+    await members.ask('POST', '/api/agents', { name: 'Kept' }, own)
+    expect((await parrot('export', 'kept', place('kept'), '--server', at)).said).toContain('Sign in first.')
+    process.env.PARROT_KEY = key
+    expect((await parrot('export', 'kept', place('kept'), '--server', at)).said).toContain('Kept was written')
+    delete process.env.PARROT_KEY
+    expect((await parrot('invite', 'x@example.org', '--server', at, '--data', home)).said).toContain('cannot be read')
+    await members.end()
+  })
+
   it('say what is wrong: no such agent, no server', async () => {
     expect(await parrot('export', 'tilly', place('x'), '--server', server)).toMatchObject({
       code: 2,

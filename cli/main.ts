@@ -4,6 +4,7 @@ import { backup } from './commands/backup'
 import { diff } from './commands/diff'
 import { exportAgent, importAgent } from './commands/exchange'
 import { rehearse } from './commands/rehearse'
+import { invite } from './commands/invite'
 import type { Output } from './output'
 import { CliProblem } from './problem'
 
@@ -42,7 +43,11 @@ function programFor(output: Output, done: (code: number) => void): Command {
       )
       .option('--at <address>', 'where that model is, http://…/v1 (or PARROT_MODEL_URL)')
   const withServer = (command: Command) =>
-    command.option('--server <address>', 'the server', process.env.PARROT_URL ?? 'http://127.0.0.1:4100')
+    command.option(
+      '--server <address>',
+      'the server; a key from PARROT_KEY goes with what is asked',
+      process.env.PARROT_URL ?? 'http://127.0.0.1:4100',
+    )
 
   withModel(program.command('rehearse <folder>'))
     .description('play its scripts; ends with 1 when a check fails')
@@ -74,6 +79,18 @@ function programFor(output: Output, done: (code: number) => void): Command {
   withServer(program.command('backup <file>'))
     .description('keep everything a server has in one file, while it runs; “npm run restore -- <file>” puts it back')
     .action(async (file: string, options) => done(await backup(file, options, output)))
+
+  withServer(program.command('invite <e-mail>'))
+    .description(
+      'make a link for a member: for the first one, or for one who forgot the password; ask on the server’s machine',
+    )
+    .option(
+      '--data <folder>',
+      'the server’s data folder, whose key file is the proof',
+      process.env.PARROT_DATA ?? './data',
+    )
+    .option('--role <role>', 'owner, editor, reader, or none for agents of their own', 'owner')
+    .action(async (email: string, options) => done(await invite(email, options, output)))
 
   return program
 }

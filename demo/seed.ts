@@ -82,8 +82,10 @@ async function untilRead(at: string, name: string): Promise<void> {
   }
 }
 
-const { agents } = await call<{ agents: Agent[] }>('GET', '/api/agents')
-if (agents.length === 0) {
+// Where people sign in already, there is nothing to begin with.
+const { hasMembers } = await call<{ hasMembers: boolean }>('GET', '/api/session')
+const { agents } = hasMembers ? { agents: [] } : await call<{ agents: Agent[] }>('GET', '/api/agents')
+if (!hasMembers && agents.length === 0) {
   say('Loading the sample agents…')
   const { hosts } = await call<{ hosts: string[] }>('GET', '/api/settings/hosts')
   await call('PUT', '/api/settings/hosts', { hosts: [...hosts, new URL(website).host] })

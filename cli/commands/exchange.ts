@@ -47,9 +47,11 @@ export async function importAgent(place: string, { server }: ServerOptions, { ou
   return 0
 }
 
-/** What a server answers; a refusal is told in its own words. */
+/** What a server answers, asked with the key in PARROT_KEY where there is one; a refusal is told in its own words. */
 export async function asked(server: string, path: string, init: RequestInit = {}): Promise<Response> {
-  const response = await fetch(new URL(path, server), init).catch(() => {
+  const key = process.env.PARROT_KEY
+  const headers = { ...init.headers, ...(key ? { authorization: `Bearer ${key}` } : {}) }
+  const response = await fetch(new URL(path, server), { ...init, headers }).catch(() => {
     throw new CliProblem(`Nothing answers at ${server}. Is it running? Name another with --server.`)
   })
   if (response.ok) return response

@@ -6,6 +6,9 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'agents', component: () => import('./agents/AgentsPage.vue') },
     { path: '/new', name: 'new-agent', component: () => import('./agents/NewAgentPage.vue') },
+    { path: '/people', name: 'people', component: () => import('./members/PeoplePage.vue') },
+    { path: '/sign-in', name: 'sign-in', component: () => import('./members/SignInPage.vue') },
+    { path: '/invited/:token', name: 'invited', component: () => import('./members/InvitedPage.vue') },
     { path: '/settings', name: 'settings', component: () => import('./settings/SettingsPage.vue') },
     {
       path: '/agents/:id',

@@ -99,6 +99,7 @@ const STRANGER: MemberRow = {
   lockedUntil: null,
   lastSeenAt: null,
   createdAt: new Date(0),
+  removedAt: null,
 }
 export const isStranger = ({ member }: Access): boolean => member === STRANGER
 

@@ -230,6 +230,10 @@ describe('members', () => {
     const leaver = (await as('leaver')('GET', '/api/session')).body.member.id
     expect((await as('owner')('DELETE', `/api/members/${leaver}`)).status).toBe(204)
     expect((await as('leaver')('GET', '/api/agents')).status).toBe(401)
+    const again = { email: 'leaver@example.org', password: PASSWORD }
+    expect((await app.ask('POST', '/api/session', again, ORIGIN)).status).toBe(401)
+    await as('owner')('POST', `/api/members/${leaver}/restore`)
+    expect((await app.ask('POST', '/api/session', again, ORIGIN)).body.member).toMatchObject({ role: 'editor' })
   })
 
   it('let designers work from elsewhere, which nobody may before', async () => {

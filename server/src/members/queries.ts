@@ -1,4 +1,4 @@
-import { and, count, eq, gt, lt, sql } from 'drizzle-orm'
+import { and, count, eq, gt, isNull, lt, sql } from 'drizzle-orm'
 import type { Member, Role } from '@parrot/contract'
 import { invitations, memberKeys, members, sessions, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
@@ -16,6 +16,9 @@ const INVITATION_MS = 7 * DAY_MS
 const MOST_FAILURES = 8
 const LOCKED_MS = 15 * 60_000
 
+/** Members that were not taken out. */
+const isHere = isNull(members.removedAt)
+
 export const shownMember = ({ id, name, email, role, lastSeenAt, lockedUntil }: MemberRow): Member => ({
   id,
   name,
@@ -27,14 +30,18 @@ export const shownMember = ({ id, name, email, role, lastSeenAt, lockedUntil }: 
 
 /** Whether anybody signs in here. */
 export async function hasMembers(db: Database): Promise<boolean> {
-  const [row] = await db.select({ id: members.id }).from(members).limit(1)
+  const [row] = await db.select({ id: members.id }).from(members).where(isHere).limit(1)
   return row !== undefined
 }
 
-export const listMembers = (db: Database): Promise<MemberRow[]> => db.select().from(members).orderBy(members.name)
+export const listMembers = (db: Database): Promise<MemberRow[]> =>
+  db.select().from(members).where(isHere).orderBy(members.name)
 
 export async function memberByEmail(db: Database, email: string): Promise<MemberRow | undefined> {
-  const [row] = await db.select().from(members).where(eq(members.email, email))
+  const [row] = await db
+    .select()
+    .from(members)
+    .where(and(eq(members.email, email), isHere))
   return row
 }
 
@@ -89,10 +96,7 @@ export async function signedIn(db: Database, email: string, password: string): P
         .where(eq(members.id, member.id))
     throw wrong
   }
-  await db
-    .update(members)
-    .set({ failures: 0, lockedUntil: null, lastSeenAt: new Date() })
-    .where(eq(members.id, member.id))
+  await db.update(members).set({ failures: 0, lockedUntil: null }).where(eq(members.id, member.id))
   return member
 }
 
@@ -101,6 +105,7 @@ export async function openSession(db: Database, memberId: string): Promise<strin
   const token = newToken()
   await db.delete(sessions).where(lt(sessions.until, new Date()))
   await db.insert(sessions).values({ tokenHash: sumOf(token), memberId, until: new Date(Date.now() + SESSION_MS) })
+  await db.update(members).set({ lastSeenAt: new Date() }).where(eq(members.id, memberId))
   return token
 }
 
@@ -110,7 +115,7 @@ export async function memberOfSession(db: Database, token: string): Promise<Memb
     .select({ member: members, session: sessions })
     .from(sessions)
     .innerJoin(members, eq(members.id, sessions.memberId))
-    .where(and(eq(sessions.tokenHash, sumOf(token)), gt(sessions.until, new Date())))
+    .where(and(eq(sessions.tokenHash, sumOf(token)), gt(sessions.until, new Date()), isHere))
   if (!row) return undefined
   if (row.session.until.getTime() - Date.now() < SESSION_MS - DAY_MS) {
     await db
@@ -138,17 +143,31 @@ export async function changeMember(db: Database, id: string, role: Role | null):
   })
 }
 
-/** Takes a member out, with sessions and keys. What the member made stays. */
+/** Takes a member out: sessions end, keys open nothing. What the member made stays, and the way back is open. */
 export async function removeMember(db: Database, id: string): Promise<void> {
   await db.transaction(async (tx) => {
-    const rows = await tx.delete(members).where(eq(members.id, id)).returning()
+    const rows = await tx
+      .update(members)
+      .set({ removedAt: new Date() })
+      .where(and(eq(members.id, id), isHere))
+      .returning()
     if (rows.length === 0) throw notFound('member')
     await mustHaveOwner(tx)
+    await tx.delete(sessions).where(eq(sessions.memberId, id))
   })
 }
 
+/** Takes a member in again, as before. */
+export async function restoreMember(db: Database, id: string): Promise<void> {
+  const rows = await db.update(members).set({ removedAt: null }).where(eq(members.id, id)).returning()
+  if (rows.length === 0) throw notFound('member')
+}
+
 async function mustHaveOwner(tx: Pick<Database, 'select'>): Promise<void> {
-  const [owners] = await tx.select({ number: count() }).from(members).where(eq(members.role, 'owner'))
+  const [owners] = await tx
+    .select({ number: count() })
+    .from(members)
+    .where(and(eq(members.role, 'owner'), isHere))
   if (owners!.number === 0)
     throw new HttpProblem(409, 'Somebody must own everything.', 'Make another member an owner first.')
 }
@@ -195,7 +214,14 @@ export async function acceptInvitation(
   // The link is taken first: of two who use it at the same moment one comes in.
   const taken = await db.delete(invitations).where(eq(invitations.id, id)).returning()
   if (taken.length === 0) throw new HttpProblem(409, 'This link was used just now.')
-  if (!known) return addMember(db, { name: name!, email, password }, role)
+  if (!known) {
+    // Somebody who was taken out and is invited again is a new member, under the same address.
+    await db
+      .update(members)
+      .set({ email: sql`${members.id}` })
+      .where(eq(members.email, email))
+    return addMember(db, { name: name!, email, password }, role)
+  }
   await setPassword(db, known.id, password)
   return known
 }
@@ -234,7 +260,7 @@ export async function memberOfKey(db: Database, key: string): Promise<MemberRow 
     .select({ member: members, key: memberKeys })
     .from(memberKeys)
     .innerJoin(members, eq(members.id, memberKeys.memberId))
-    .where(eq(memberKeys.keyHash, sumOf(key)))
+    .where(and(eq(memberKeys.keyHash, sumOf(key)), isHere))
   if (!row) return undefined
   if (Date.now() - (row.key.lastUsedAt?.getTime() ?? 0) > 60_000)
     await db.update(memberKeys).set({ lastUsedAt: new Date() }).where(eq(memberKeys.id, row.key.id))

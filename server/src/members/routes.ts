@@ -44,6 +44,7 @@ import {
   openSession,
   removeKey,
   removeMember,
+  restoreMember,
   SESSION_MS,
   setPassword,
   shownMember,
@@ -173,6 +174,11 @@ export const memberRoutes =
 
     app.delete('/api/members/:id', { schema: { params } }, async (request, reply) => {
       await removeMember(db, request.params.id)
+      return reply.code(204).send()
+    })
+
+    app.post('/api/members/:id/restore', { schema: { params } }, async (request, reply) => {
+      await restoreMember(db, request.params.id)
       return reply.code(204).send()
     })
 

@@ -8,8 +8,8 @@ import { STAGE_NAMES } from '../shared/stages'
 import { ago, moment } from '../shared/when'
 
 /** One agent of the list: who it is, how each stage of the work stands, and what can be done with it. */
-const props = defineProps<{ agent: Agent }>()
-const emit = defineEmits<{ rename: [name: string]; copy: []; writeOut: []; remove: [] }>()
+const props = defineProps<{ agent: Agent; canShare?: boolean }>()
+const emit = defineEmits<{ rename: [name: string]; share: []; copy: []; writeOut: []; remove: [] }>()
 
 const isRenaming = ref(false)
 const newName = ref('')
@@ -31,6 +31,7 @@ function rename(): void {
 
 const ACTS: Readonly<Record<string, () => void>> = {
   rename: () => void startRenaming(),
+  share: () => emit('share'),
   copy: () => emit('copy'),
   writeOut: () => emit('writeOut'),
   remove: () => emit('remove'),
@@ -82,6 +83,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
         <template #dropdown>
           <ElDropdownMenu>
             <ElDropdownItem command="rename">Rename</ElDropdownItem>
+            <ElDropdownItem v-if="canShare" command="share">Share …</ElDropdownItem>
             <ElDropdownItem command="copy">Copy …</ElDropdownItem>
             <ElDropdownItem command="writeOut">Write out as a folder</ElDropdownItem>
             <ElDropdownItem command="remove">Remove</ElDropdownItem>

@@ -16,6 +16,9 @@ import PageTurner from '../shared/PageTurner.vue'
 import { usePages } from '../shared/pages'
 import { download } from '../shared/download'
 import { tell, tellFailure } from '../shared/undo'
+import MemberMenu from '../members/MemberMenu.vue'
+import { session } from '../members/session'
+import ShareDialog from '../members/ShareDialog.vue'
 import AgentRow from './AgentRow.vue'
 import { arranged, ORDERS, SHOWN, type Order, type Shown } from './arranged'
 import CopyDialog from './CopyDialog.vue'
@@ -39,6 +42,7 @@ const found = computed(() =>
 const { page, shown } = usePages(found, PAGE, () => [words.value, order.value, which.value].join())
 
 const copying = ref<Agent>()
+const sharing = ref<Agent>()
 const isReadingIn = ref(false)
 const startNew = () => void router.push({ name: 'new-agent' })
 const search = ref<InstanceType<typeof FilterField>>()
@@ -89,6 +93,7 @@ async function readIn(agent: Agent): Promise<void> {
       <AgentFace seed="Mild Parrot" :size="38" />
       <h1>Mild Parrot</h1>
       <ElButton tag="router-link" text to="/settings">Models and settings</ElButton>
+      <MemberMenu />
       <ElButton text @click="isReadingIn = true">Read in a folder</ElButton>
       <ElButton type="primary" @click="startNew">New agent</ElButton>
     </header>
@@ -125,6 +130,8 @@ async function readIn(agent: Agent): Promise<void> {
           v-for="agent in shown"
           :key="agent.id"
           :agent="agent"
+          :can-share="session?.hasMembers === true"
+          @share="sharing = agent"
           @rename="rename(agent, $event)"
           @copy="copying = agent"
           @write-out="download(`/api/agents/${agent.id}/folder`)"
@@ -133,6 +140,7 @@ async function readIn(agent: Agent): Promise<void> {
       </ul>
       <PageTurner v-model="page" class="pages" :total="found.length" :size="PAGE" />
     </template>
+    <ShareDialog v-if="sharing" :agent="sharing" @close="sharing = undefined" />
     <CopyDialog v-if="copying" :agent="copying" @copied="copied" @close="copying = undefined" />
     <FolderDialog v-if="isReadingIn" @made="readIn" @close="isReadingIn = false" />
   </main>

@@ -18,9 +18,15 @@ export const UNREACHABLE: Problem = {
   detail: 'Check that it is running; your work is kept in this browser until it answers.',
 }
 
+let askToSignIn: () => void = () => undefined
+
+/** What is done when the server says that one has to sign in first. */
+export const whenSignedOut = (then: () => void): void => void (askToSignIn = then)
+
 /** The problem a failed response carries, or one made of its status. */
 export async function problemFrom(response: Response): Promise<ApiProblem> {
   const body = (await response.json().catch(() => undefined)) as Problem | undefined
+  if (body?.code === 'sign-in') askToSignIn()
   return new ApiProblem(
     body?.title
       ? body

@@ -5,6 +5,7 @@ import { useTitle } from '@vueuse/core'
 import type { Endpoint } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
+import { isOwner, loadSession, session } from '../members/session'
 import { tell, tellFailure } from '../shared/undo'
 import EmbedderSection from './EmbedderSection.vue'
 import EndpointList from './EndpointList.vue'
@@ -31,7 +32,10 @@ async function load(): Promise<void> {
   }
 }
 useTitle('Settings · Mild Parrot')
-onMounted(load)
+onMounted(async () => {
+  await loadSession()
+  if (isOwner.value) await load()
+})
 
 async function setHosts(next: string[]): Promise<void> {
   try {
@@ -58,6 +62,11 @@ async function removeHost(host: string): Promise<void> {
     <EmptyNote v-if="error" tone="failed" title="The settings could not be loaded" :text="error">
       <ElButton @click="load">Try again</ElButton>
     </EmptyNote>
+    <EmptyNote
+      v-else-if="session && !isOwner"
+      title="These settings are an owner’s"
+      text="Models, the embedder and private hosts are the same for everybody here."
+    />
     <template v-else>
       <GivenUpWork />
       <section>

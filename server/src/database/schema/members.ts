@@ -20,6 +20,8 @@ export const members = pgTable(
     lockedUntil: moment('locked_until'),
     lastSeenAt: moment('last_seen_at'),
     createdAt: created(),
+    /** Set when taken out: kept for the way back, and for what is noted as theirs. */
+    removedAt: moment('removed_at'),
   },
   (table) => [uniqueIndex('members_email').on(table.email)],
 )
