@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { changeSchema } from './brief'
 import { OUTCOMES } from './constants'
+import { outletLook } from './outlets'
 import { variableValues } from './turns'
 import { citationSchema, handOverSchema, workingSchema } from './turns'
 
@@ -44,6 +45,10 @@ export const talkAgent = z.object({
   language: z.string(),
   greeting: z.string(),
   suggestions: z.array(z.string()),
+  /** How the outlet looks; null for the agent’s own page. */
+  look: outletLook.nullable(),
+  /** What is said instead while the outlet is paused. */
+  paused: z.string().nullable(),
 })
 
 export const talkTurn = z.object({

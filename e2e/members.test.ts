@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
+import { choose } from './acts'
 import { openWorld, type World } from './world'
 
 /** A team on one server: the first member, a link, an agent that is shared, and one that is not. */
@@ -54,8 +55,7 @@ describe('members', () => {
     await olive.getByRole('button', { name: /can be done with Marlow/ }).click()
     await olive.getByText('Share …').first().click()
     await olive.getByPlaceholder('somebody@example.org').fill('bo@example.org')
-    await olive.getByRole('combobox', { name: 'What they may do' }).click()
-    await olive.getByRole('option', { name: 'looks and asks' }).click()
+    await choose(olive, olive.getByRole('combobox', { name: 'What they may do' }), 'looks and asks')
     await olive.getByRole('button', { name: 'Share', exact: true }).click()
     await olive.getByText('Bo Lark').waitFor()
     await bo.goto(world.url)

@@ -23,13 +23,27 @@ async function buildWidget() {
   const out = join(root, 'widget/dist')
   rmSync(out, { recursive: true, force: true })
   await buildWith({
-    entryPoints: { talk: join(root, 'widget/talk.ts'), style: join(root, 'widget/talk.css') },
+    entryPoints: {
+      bubble: join(root, 'widget/bubble.ts'),
+      talk: join(root, 'widget/talk.ts'),
+      style: join(root, 'widget/talk.css'),
+    },
     outdir: out,
     bundle: true,
     minify: true,
     loader: { '.woff2': 'file', '.woff': 'empty' },
     publicPath: '/widget',
     format: 'esm',
+    target: 'es2022',
+    logLevel: 'warning',
+  })
+  // What stands on other sites is a script of its own, in one file, without names of its own there.
+  await buildWith({
+    entryPoints: { bubble: join(root, 'widget/bubble.ts') },
+    outdir: out,
+    bundle: true,
+    minify: true,
+    format: 'iife',
     target: 'es2022',
     logLevel: 'warning',
   })

@@ -1,5 +1,6 @@
 /** The visitor's page: one conversation with one agent, no framework. */
 import type { TalkAgent, TalkReply } from '@parrot/contract'
+import { dress } from './look'
 import { askStream, readAgent, valuesIn } from './calls'
 import { drawReply } from './reply'
 
@@ -14,7 +15,17 @@ function element<K extends keyof HTMLElementTagNameMap>(tag: K, className = '', 
   return made
 }
 
+/** Within another site the page tells how high it is, and its address is another. */
+const isFramed = window.parent !== window
+if (isFramed) {
+  document.documentElement.classList.add('framed')
+  new ResizeObserver(() => parent.postMessage({ parrotHeight: document.documentElement.scrollHeight }, '*')).observe(
+    room,
+  )
+}
+
 function open(agent: TalkAgent): void {
+  dress(agent.look)
   document.title = `Talk to ${agent.name}`
   document.documentElement.lang = agent.language
   const head = element('header')
@@ -33,11 +44,17 @@ function open(agent: TalkAgent): void {
   const input = element('textarea')
   input.rows = 1
   input.maxLength = 5000
-  input.placeholder = `Ask ${agent.name}`
+  input.placeholder = agent.look?.placeholder || `Ask ${agent.name}`
   input.setAttribute('aria-label', `Ask ${agent.name}`)
   const send = element('button', 'send', 'Ask')
   form.append(input, send)
   room.replaceChildren(head, lines, told, form)
+  if (agent.look?.footer) room.append(element('footer', '', agent.look.footer))
+  if (agent.paused) {
+    lines.append(element('li', 'reply', agent.paused))
+    form.remove()
+    return
+  }
 
   if (agent.greeting) {
     const greeting = element('li', 'reply')

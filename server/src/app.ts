@@ -55,7 +55,7 @@ import { PlayPool } from './playing'
 import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
-import { talkRoutes } from './release/talk'
+import { outletRoutes, talkRoutes } from './outlets'
 import type { Services } from './services'
 import { settingsRoutes } from './settings/routes'
 import { Seal } from './settings/seal'
@@ -271,6 +271,7 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(memberRoutes(services, membership))
   await server.register(backupRoutes(services, VERSION))
   await server.register(embedderRoutes(services))
+  await server.register(outletRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })
   await serveWeb(server, assetFolder('./web', '../../web/dist'))

@@ -6,6 +6,7 @@ import {
   conversations,
   expectations,
   notes,
+  outlets,
   passages,
   pins,
   proposals,
@@ -106,6 +107,7 @@ const SUBJECTS: readonly (readonly [begins: string, agents: (db: Database, param
   ['/api/proposals/:id', ofProposal],
   ['/api/studies/:id', ownerIn(studies)],
   ['/api/surveys/:id', ownerIn(surveys)],
+  ['/api/outlets/:id', ownerIn(outlets)],
 ]
 
 /** Rows within an agent that are named beside it: they must be that agent’s. */

@@ -42,12 +42,12 @@ export async function conversationOf(
 /** Keeps a turn that was taken; the conversation begins with its first. */
 export async function keepTurn(
   db: Database,
-  place: { agentId: string; channel: Channel; conversationId: string },
+  place: { agentId: string; channel: Channel; conversationId: string; outletId?: string | null },
   subject: Subject,
   state: TurnKept,
   tookMs: number,
 ): Promise<TurnRow> {
-  const { agentId, channel, conversationId } = place
+  const { agentId, channel, conversationId, outletId = null } = place
   const isUnanswered = state.outcome === 'unknown'
   const passedOnTo = state.handOver?.to ?? null
   // One statement for both: a crowd waits for as many as there are.
@@ -64,6 +64,7 @@ export async function keepTurn(
         outcomes: [state.outcome],
         passedOnTo,
         edition: subject.edition,
+        outletId,
       })
       .onConflictDoUpdate({
         target: conversations.id,

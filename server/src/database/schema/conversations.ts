@@ -23,6 +23,8 @@ export const conversations = pgTable(
     /** To whom it was passed on last; empty for a person without a name. */
     passedOnTo: text('passed_on_to'),
     edition: integer('edition'),
+    /** Where the visitor came in; null for the agent’s own page. */
+    outletId: text('outlet_id'),
   },
   (table) => [index('conversations_agent').on(table.agentId, table.channel, table.lastAt)],
 )

@@ -1,0 +1,96 @@
+import { z } from 'zod'
+
+/** Where an agent is handed out: a page by link, a bubble or a frame on a site, or an address for programs. */
+export const OUTLET_KINDS = ['page', 'bubble', 'frame', 'api'] as const
+export const outletKind = z.enum(OUTLET_KINDS)
+export type OutletKind = z.infer<typeof outletKind>
+
+const colour = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .regex(/^#[0-9a-f]{6}$/, 'Write a colour such as #1f6f5c.')
+
+/** How an outlet looks; what is empty or null is the agent’s own, or the page’s. */
+export const outletLook = z.object({
+  title: z.string().trim().max(80).default(''),
+  greeting: z.string().trim().max(600).default(''),
+  placeholder: z.string().trim().max(80).default(''),
+  suggestions: z.array(z.string().trim().max(200)).max(6).default([]),
+  footer: z.string().trim().max(300).default(''),
+  accent: colour.nullable().default(null),
+  paper: colour.nullable().default(null),
+  /** Rounding of corners in pixels. */
+  corner: z.number().int().min(0).max(24).default(8),
+  scheme: z.enum(['system', 'light', 'dark']).default('system'),
+  /** A bubble’s side, and what it says by itself after so many seconds; null for never. */
+  side: z.enum(['right', 'left']).default('right'),
+  callAfter: z.number().int().min(1).max(600).nullable().default(null),
+})
+export type OutletLook = z.infer<typeof outletLook>
+
+/** A site a bubble or frame may stand on: a host, with all its subdomains where it begins with "*.". */
+const domain = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .max(200)
+  .regex(
+    /^(?:\*\.)?[a-z0-9-]+(?:\.[a-z0-9-]+)*(?::\d{1,5})?$/,
+    'Write a host such as www.example.org or *.example.org.',
+  )
+
+const fields = {
+  name: z.string().trim().min(1, 'Give the outlet a name.').max(80),
+  state: z.enum(['on', 'off', 'paused']).default('on'),
+  /** What visitors read while it is paused. */
+  pausedMessage: z.string().trim().max(300).default(''),
+  /** The edition that answers; null for the one that is live. */
+  edition: z.number().int().min(1).max(1_000_000).nullable().default(null),
+  domains: z.array(domain).max(50).default([]),
+  look: outletLook.prefault({}),
+  /** Turns a day, by all visitors of this outlet; null for as many as come. */
+  turnsPerDay: z.number().int().min(1).max(10_000_000).nullable().default(null),
+  /** What is said once they are used up. */
+  usedUpMessage: z.string().trim().max(300).default(''),
+}
+
+export const newOutlet = z.object({ kind: outletKind, ...fields })
+export const outletChange = z.object(fields)
+export const outletSchema = z.object({
+  id: z.string(),
+  slug: z.string(),
+  kind: outletKind,
+  ...fields,
+  turnsToday: z.number(),
+  keys: z.array(
+    z.object({ id: z.string(), name: z.string(), createdAt: z.string(), lastUsedAt: z.string().nullable() }),
+  ),
+})
+export type Outlet = z.infer<typeof outletSchema>
+export const outletList = z.object({ outlets: z.array(outletSchema) })
+
+export const newOutletKey = z.object({ name: z.string().trim().min(1, 'Say what the key is for.').max(80) })
+/** A key as it is shown once. */
+export const outletKeyMade = z.object({ id: z.string(), key: z.string() })
+
+/** A request of the chat-completions protocol, as far as an agent heeds it. */
+export const completionRequest = z.object({
+  model: z.string().max(200),
+  messages: z
+    .array(
+      z.object({
+        role: z.string().max(40),
+        content: z
+          .union([
+            z.string().max(20_000),
+            z.array(z.object({ type: z.string(), text: z.string().max(20_000).optional() })),
+          ])
+          .nullish(),
+      }),
+    )
+    .min(1)
+    .max(400),
+  stream: z.boolean().nullish(),
+})
+export type CompletionRequest = z.infer<typeof completionRequest>

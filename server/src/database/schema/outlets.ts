@@ -1,0 +1,54 @@
+import { date, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import type { Outlet, OutletKind, OutletLook } from '@parrot/contract'
+import { agents } from './agents'
+import { created, moment } from './columns'
+
+/** A place an agent is handed out. It is changed without publishing anew. */
+export const outlets = pgTable(
+  'outlets',
+  {
+    id: text('id').primaryKey(),
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    /** Its part of an address; no agent has the same. */
+    slug: text('slug').notNull().unique(),
+    kind: text('kind').$type<OutletKind>().notNull(),
+    name: text('name').notNull(),
+    state: text('state').$type<Outlet['state']>().notNull(),
+    pausedMessage: text('paused_message').notNull().default(''),
+    edition: integer('edition'),
+    domains: jsonb('domains').$type<string[]>().notNull().default([]),
+    look: jsonb('look').$type<OutletLook>().notNull(),
+    turnsPerDay: integer('turns_per_day'),
+    usedUpMessage: text('used_up_message').notNull().default(''),
+    createdAt: created(),
+    removedAt: moment('removed_at'),
+  },
+  (table) => [index('outlets_agent').on(table.agentId)],
+)
+
+/** Turns an outlet answered on a day. */
+export const outletDays = pgTable(
+  'outlet_days',
+  {
+    outletId: text('outlet_id')
+      .notNull()
+      .references(() => outlets.id, { onDelete: 'cascade' }),
+    day: date('day').notNull(),
+    turns: integer('turns').notNull().default(0),
+  },
+  (table) => [primaryKey({ columns: [table.outletId, table.day] })],
+)
+
+/** A key by which programs ask at an outlet. */
+export const outletKeys = pgTable('outlet_keys', {
+  id: text('id').primaryKey(),
+  outletId: text('outlet_id')
+    .notNull()
+    .references(() => outlets.id, { onDelete: 'cascade' }),
+  name: text('name').notNull(),
+  keyHash: text('key_hash').notNull().unique(),
+  lastUsedAt: moment('last_used_at'),
+  createdAt: created(),
+})

@@ -1,0 +1,3 @@
+/** Where an agent is handed out: pages, bubbles and frames on sites, and an address for programs. */
+export { outletRoutes } from './routes'
+export { talkRoutes } from './talk'
