@@ -84,6 +84,8 @@ export const logbookQuery = z.object({
   q: z.string().trim().max(200).optional(),
   outcome: z.enum(OUTCOMES).optional(),
   edition: z.coerce.number().int().min(1).max(1_000_000).optional(),
+  /** Where visitors came in: an outlet's id, or "own" for the agent's own page. */
+  outlet: z.string().max(64).optional(),
   /** First and last day, as YYYY-MM-DD. */
   from: z.iso.date().optional(),
   to: z.iso.date().optional(),

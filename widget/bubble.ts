@@ -33,7 +33,7 @@ function frame(): HTMLIFrameElement {
 }
 
 function styled(host: HTMLElement, css: string): ShadowRoot {
-  const root = host.attachShadow({ mode: 'closed' })
+  const root = host.attachShadow({ mode: 'open' })
   const sheet = new CSSStyleSheet()
   sheet.replaceSync(css)
   root.adoptedStyleSheets = [sheet]
@@ -43,7 +43,7 @@ function styled(host: HTMLElement, css: string): ShadowRoot {
 /** The page stands where the script stands, and grows with what is said. */
 function inline(): void {
   const host = document.createElement('div')
-  const root = styled(host, '.frame{display:block;width:100%;height:560px;border:0}')
+  const root = styled(host, ':host{display:block!important}.frame{display:block;width:100%;height:560px;border:0}')
   const page = frame()
   root.append(page)
   script?.after(host)
@@ -60,7 +60,7 @@ function bubble(): void {
   const host = document.createElement('div')
   const root = styled(
     host,
-    `:host{all:initial}
+    `:host{all:initial!important;display:block!important}
     .knob,.panel,.call{position:fixed;${settings.side}:20px;z-index:2147483000;box-sizing:border-box}
     .knob{bottom:20px;width:60px;height:60px;border:0;border-radius:50%;background:${accent};color:${ink};cursor:pointer;font:28px/60px system-ui,sans-serif;padding:0;box-shadow:0 4px 16px rgb(0 0 0/.25)}
     .knob:focus-visible,.shut:focus-visible{outline:3px solid ${ink};outline-offset:-6px}
@@ -89,6 +89,7 @@ function bubble(): void {
     knob.setAttribute('aria-expanded', String(isOpen))
     // The page is asked for when it is first opened.
     if (isOpen && panel.childElementCount === 0) panel.append(frame())
+    if (isOpen) panel.querySelector('iframe')?.focus()
   }
   set(false)
   knob.addEventListener('click', () => set(panel.hidden !== false))

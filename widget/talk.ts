@@ -85,7 +85,8 @@ function open(agent: TalkAgent): void {
       form.requestSubmit()
     }
   })
-  input.focus()
+  // Within another page it would take the focus from what somebody is at.
+  if (!isFramed) input.focus()
 
   async function ask(text: string): Promise<void> {
     lines.querySelector('.suggestions')?.remove()

@@ -20,6 +20,12 @@ export const router = createRouter({
         { path: 'library/:sourceId?', name: 'library', component: () => import('./library/LibraryStage.vue') },
         { path: 'rehearse/:scriptId?', name: 'rehearse', component: () => import('./rehearse/RehearseStage.vue') },
         { path: 'release', name: 'release', component: () => import('./release/ReleaseStage.vue') },
+        {
+          path: 'release/:outletId',
+          name: 'outlet',
+          meta: { stage: 'release' },
+          component: () => import('./outlets/OutletPage.vue'),
+        },
         { path: 'logbook/:conversationId?', name: 'logbook', component: () => import('./logbook/LogbookStage.vue') },
       ],
     },

@@ -1,4 +1,18 @@
-import { and, arrayContains, asc, count, desc, eq, gte, inArray, isNotNull, lt, sql, type SQL } from 'drizzle-orm'
+import {
+  and,
+  arrayContains,
+  asc,
+  count,
+  desc,
+  eq,
+  gte,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  sql,
+  type SQL,
+} from 'drizzle-orm'
 import type { Conversation, ConversationSummary, LogbookQuery } from '@parrot/contract'
 import { conversations, turns, wordsOf, type Database } from '../database'
 import { notFound } from '../http/problems'
@@ -8,7 +22,7 @@ import { earlier } from '../turns/conversations'
 const DAY = 24 * 60 * 60_000
 
 /** The conversations of an agent that a query narrows to, whichever of them are looked at. */
-function narrowed(agentId: string, { q, outcome, edition, from, to }: Partial<LogbookQuery>): SQL {
+function narrowed(agentId: string, { q, outcome, edition, outlet, from, to }: Partial<LogbookQuery>): SQL {
   const words = (q?.match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => `${word.toLowerCase()}:*`).join(' & ')
   const said = sql`select ${turns.conversationId} from ${turns} where ${turns.agentId} = ${agentId}
     and ${wordsOf(turns)} @@ to_tsquery('simple', ${words})`
@@ -18,6 +32,11 @@ function narrowed(agentId: string, { q, outcome, edition, from, to }: Partial<Lo
     words === '' ? undefined : inArray(conversations.id, sql`(${said})`),
     outcome && arrayContains(conversations.outcomes, [outcome]),
     edition === undefined ? undefined : eq(conversations.edition, edition),
+    outlet === undefined
+      ? undefined
+      : outlet === 'own'
+        ? isNull(conversations.outletId)
+        : eq(conversations.outletId, outlet),
     from === undefined ? undefined : gte(conversations.lastAt, new Date(from)),
     to === undefined ? undefined : lt(conversations.lastAt, new Date(Date.parse(to) + DAY)),
   )!

@@ -30,6 +30,13 @@ describe('an outlet', () => {
     expect((await talk(outlet.slug)).body.reply).toContain('November')
     const { conversations } = (await app.ask('GET', `/api/agents/${agent}/conversations`)).body
     expect(conversations[0].opening).toBe('Are bonfires allowed?')
+    await talk('ada', 'When is water on?')
+    const found = async (where: string) =>
+      (await app.ask('GET', `/api/agents/${agent}/conversations?outlet=${where}`)).body.conversations
+    expect((await found(outlet.id)).map(({ opening }: { opening: string }) => opening)).toEqual([
+      'Are bonfires allowed?',
+    ])
+    expect((await found('own')).map(({ opening }: { opening: string }) => opening)).toEqual(['When is water on?'])
     expect((await make('page', { look: { accent: 'red' } })).detail).toMatch(/Write a colour/)
   })
 

@@ -12,7 +12,7 @@ defineProps<{ agent: Agent }>()
 defineEmits<{ find: []; help: [] }>()
 
 const route = useRoute()
-const current = computed(() => route.matched.at(-1)?.name as Stage)
+const current = computed(() => (route.meta.stage ?? route.matched.at(-1)?.name) as Stage)
 </script>
 
 <template>

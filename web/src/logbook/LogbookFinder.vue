@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { ElButton, ElDatePicker, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
-import type { Edition } from '@parrot/contract'
+import type { Edition, Outlet } from '@parrot/contract'
 import { get } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
 import { download } from '../shared/download'
@@ -13,9 +13,12 @@ const props = defineProps<{ agentId: string; which: string }>()
 const finding = defineModel<Finding>({ required: true })
 
 const editions = ref<Edition[]>([])
+const outlets = ref<Outlet[]>([])
 onMounted(async () => {
   const known = await get<{ editions: Edition[] }>(`/api/agents/${props.agentId}/editions`).catch(() => undefined)
   editions.value = known?.editions ?? []
+  const places = await get<{ outlets: Outlet[] }>(`/api/agents/${props.agentId}/outlets`).catch(() => undefined)
+  outlets.value = places?.outlets ?? []
 })
 
 const OUTCOMES = [
@@ -31,6 +34,11 @@ const OUTCOMES = [
 const editionChoices = computed(() => [
   [null, 'any edition'] as const,
   ...editions.value.map(({ number }) => [number, `edition ${number}`] as const),
+])
+const outletChoices = computed(() => [
+  ['', 'anywhere'] as const,
+  ['own', 'on its own page'] as const,
+  ...outlets.value.map(({ id, name }) => [id, name] as const),
 ])
 const isOpen = ref(isNarrowed({ ...finding.value, q: '' }))
 
@@ -59,6 +67,7 @@ function takeAlong(form: string): void {
     <div v-if="isOpen" class="more">
       <ChoiceField v-model="finding.outcome" about="How a turn ended" :options="OUTCOMES" />
       <ChoiceField v-model="finding.edition" about="Which edition" :options="editionChoices" />
+      <ChoiceField v-if="outlets.length" v-model="finding.outlet" about="Where they came in" :options="outletChoices" />
       <ElDatePicker
         v-model="finding.days"
         type="daterange"

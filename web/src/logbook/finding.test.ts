@@ -4,9 +4,15 @@ import { FIND_ALL, isNarrowed, queryOf } from './finding'
 describe('what the logbook is narrowed to', () => {
   it('is told by what is chosen, and empty where nothing is', () => {
     expect(String(queryOf(FIND_ALL, 'all'))).toBe('')
-    const finding = { q: ' bike & dog ', outcome: 'declined', edition: 3, days: ['2026-11-01', '2026-11-02'] } as const
+    const finding = {
+      q: ' bike & dog ',
+      outcome: 'declined',
+      edition: 3,
+      outlet: 'own',
+      days: ['2026-11-01', '2026-11-02'],
+    } as const
     expect(String(queryOf({ ...finding, days: [...finding.days] }, 'unanswered'))).toBe(
-      'q=bike+%26+dog&outcome=declined&edition=3&from=2026-11-01&to=2026-11-02&unanswered=true',
+      'q=bike+%26+dog&outcome=declined&edition=3&outlet=own&from=2026-11-01&to=2026-11-02&unanswered=true',
     )
   })
 

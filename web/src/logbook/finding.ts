@@ -5,18 +5,20 @@ export interface Finding {
   q: string
   outcome: '' | NonNullable<LogbookQuery['outcome']>
   edition: number | null
+  /** An outlet’s id, "own" for the agent’s own page. */
+  outlet: string
   /** First and last day, YYYY-MM-DD. */
   days: [string, string] | null
 }
 
-export const FIND_ALL: Finding = { q: '', outcome: '', edition: null, days: null }
+export const FIND_ALL: Finding = { q: '', outcome: '', edition: null, outlet: '', days: null }
 
 /** Whether anything narrows the logbook. */
-export const isNarrowed = ({ q, outcome, edition, days }: Finding): boolean =>
-  q.trim() !== '' || outcome !== '' || edition !== null || days !== null
+export const isNarrowed = ({ q, outcome, edition, outlet, days }: Finding): boolean =>
+  q.trim() !== '' || outcome !== '' || edition !== null || outlet !== '' || days !== null
 
 /** The query of an address for what is narrowed to, and for which of it are looked at; empty parts are left out. */
-export function queryOf({ q, outcome, edition, days }: Finding, which: string): URLSearchParams {
+export function queryOf({ q, outcome, edition, outlet, days }: Finding, which: string): URLSearchParams {
   const query = new URLSearchParams()
   const add = (name: string, value: string | number | null | undefined) => {
     if (value !== null && value !== undefined && value !== '') query.set(name, String(value))
@@ -24,6 +26,7 @@ export function queryOf({ q, outcome, edition, days }: Finding, which: string): 
   add('q', q.trim())
   add('outcome', outcome)
   add('edition', edition)
+  add('outlet', outlet)
   add('from', days?.[0])
   add('to', days?.[1])
   if (which !== 'all') add(which, 'true')

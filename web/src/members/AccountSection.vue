@@ -89,7 +89,7 @@ async function leaveEverywhere(): Promise<void> {
     <li v-for="key in keys" :key="key.id" class="plain-row">
       <span class="grow"
         ><b>{{ key.name }}</b>
-        <span class="soft"> {{ key.lastUsedAt ? `used ${ago(key.lastUsedAt)}` : 'not used yet' }}</span></span
+        <span class="soft"> · {{ key.lastUsedAt ? `used ${ago(key.lastUsedAt)}` : 'not used yet' }}</span></span
       >
       <ElButton type="danger" text size="small" @click="revoke(key)">Take back</ElButton>
     </li>

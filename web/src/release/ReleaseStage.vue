@@ -13,6 +13,7 @@ import { STAGE_NAMES } from '../shared/stages'
 import { tell, tellFailure } from '../shared/undo'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { plural } from '../shared/when'
+import OutletList from '../outlets/OutletList.vue'
 import ChangeList from './ChangeList.vue'
 import EditionList from './EditionList.vue'
 
@@ -145,6 +146,11 @@ async function copyAddress(): Promise<void> {
           <a :href="address" target="_blank" rel="noopener">{{ address }}</a>
         </p>
         <ElButton size="small" @click="copyAddress">Copy the address</ElButton>
+      </section>
+
+      <section v-if="state.latestEdition !== null">
+        <h2>Outlets</h2>
+        <OutletList :agent-id="agentId" />
       </section>
 
       <section v-if="editions.data.value?.editions.length">

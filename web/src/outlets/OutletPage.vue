@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { watchDebounced } from '@vueuse/core'
+import { ElButton } from 'element-plus'
+import type { Outlet } from '@parrot/contract'
+import { call, get, post, wordsFor } from '../api/client'
+import EmptyNote from '../shared/EmptyNote.vue'
+import LoadingNote from '../shared/LoadingNote.vue'
+import { tell, tellFailure } from '../shared/undo'
+import { KINDS } from './kinds'
+import LookForm from './LookForm.vue'
+import OutletCode from './OutletCode.vue'
+import OutletForm from './OutletForm.vue'
+
+/** One outlet: what it does, how it looks, and beside it how that comes out. Every change is kept by itself. */
+const route = useRoute()
+const router = useRouter()
+const agentId = computed(() => String(route.params.id))
+const outletId = computed(() => String(route.params.outletId))
+const outlet = ref<Outlet>()
+const failed = ref('')
+const saving = ref<'saved' | 'saving' | string>('saved')
+/** Grows with each change that was kept, so that the preview is drawn anew. */
+const drawn = ref(0)
+let kept = ''
+
+const textOf = (value: Outlet | undefined) => JSON.stringify(value && { ...value, keys: [], turnsToday: 0 })
+
+async function load(): Promise<void> {
+  try {
+    outlet.value = await get<Outlet>(`/api/outlets/${outletId.value}`)
+    kept = textOf(outlet.value)
+    failed.value = ''
+  } catch (problem) {
+    failed.value = wordsFor(problem)
+  }
+}
+onMounted(load)
+watch(outletId, load)
+
+watch(outlet, () => textOf(outlet.value) !== kept && (saving.value = 'saving'), { deep: true })
+watchDebounced(outlet, keep, { deep: true, debounce: 400 })
+
+async function keep(): Promise<void> {
+  const text = textOf(outlet.value)
+  if (!outlet.value || text === kept) return
+  try {
+    await call('PUT', `/api/outlets/${outletId.value}`, outlet.value)
+    kept = text
+    saving.value = 'saved'
+    drawn.value++
+  } catch (problem) {
+    saving.value = wordsFor(problem)
+  }
+}
+
+const back = () => router.push({ name: 'release', params: { id: agentId.value } })
+
+async function remove(): Promise<void> {
+  const { id, name } = outlet.value!
+  try {
+    await call('DELETE', `/api/outlets/${id}`)
+    await back()
+    tell(`“${name}” was taken away; its address leads nowhere.`, () => post(`/api/outlets/${id}/restore`))
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+</script>
+
+<template>
+  <EmptyNote v-if="failed" tone="failed" title="The outlet could not be loaded" :text="failed">
+    <ElButton @click="back">Back to the release</ElButton>
+  </EmptyNote>
+  <LoadingNote v-else-if="!outlet" :rows="8" />
+  <div v-else class="outlet">
+    <section aria-label="The outlet">
+      <header>
+        <ElButton text size="small" @click="back">‹ Release</ElButton>
+        <h1>{{ outlet.name || KINDS[outlet.kind].name }}</h1>
+        <p class="soft">
+          {{ KINDS[outlet.kind].name }}: {{ KINDS[outlet.kind].says }}.
+          <span v-if="saving === 'saved'" role="status">✓ Kept</span>
+          <span v-else-if="saving === 'saving'">Keeping …</span>
+          <span v-else class="wrong" role="alert">{{ saving }}</span>
+        </p>
+      </header>
+      <OutletForm v-model="outlet" :agent-id="agentId" />
+      <LookForm v-if="outlet.kind !== 'api'" v-model="outlet.look" :kind="outlet.kind" />
+      <ElButton type="danger" text size="small" class="remove" @click="remove">Take this outlet away</ElButton>
+    </section>
+    <aside aria-label="How it comes out">
+      <OutletCode :outlet="outlet" @keys="load" />
+      <template v-if="outlet.kind !== 'api'">
+        <h2>How it looks</h2>
+        <iframe
+          :key="drawn"
+          class="preview"
+          :src="`/frame/${outlet.slug}`"
+          :title="`Preview of ${outlet.name}`"
+          loading="lazy"
+        />
+      </template>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.outlet {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(360px, 460px);
+  gap: var(--gap-6);
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: var(--gap-4) var(--gap-5) var(--gap-7);
+}
+header {
+  margin-bottom: var(--gap-4);
+}
+.preview {
+  width: 100%;
+  height: 520px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--sheet);
+}
+h2 {
+  margin: var(--gap-4) 0 var(--gap-2);
+}
+.remove {
+  margin-top: var(--gap-5);
+}
+@media (width < 960px) {
+  .outlet {
+    grid-template-columns: minmax(0, 1fr);
+    padding: var(--gap-4);
+  }
+}
+</style>
