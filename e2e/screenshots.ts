@@ -83,12 +83,6 @@ await shoot('workings', `${marlow}/brief`, async () => {
   await page.getByRole('button', { name: 'Show workings' }).last().click()
 })
 await page.emulateMedia({ colorScheme: 'light' })
-await shoot('find', `${marlow}/brief`, async () => {
-  await page.getByRole('textbox', { name: 'Job' }).waitFor()
-  await page.keyboard.press('Control+k')
-  await page.locator('[aria-label="Find"]').fill('dog')
-  await page.getByRole('option').filter({ hasText: 'Dogs travel free' }).first().waitFor()
-})
 await shoot('before-and-now', `${marlow}/brief`, async () => {
   await ask('How much is an adult return to Sula Holm?')
   await page.keyboard.press('Escape')
@@ -123,13 +117,23 @@ const study = async (name: string, found: RegExp) => {
   if (name === 'Side by side') await page.getByRole('button', { name: 'Begin', exact: true }).click()
   await page.getByRole('region', { name: 'What the study found' }).getByText(found).first().waitFor()
 }
-await shoot('effects', `${marlow}/rehearse?view=studies`, () => study('Effects', /lines? of the brief/))
 await shoot('compare', `${marlow}/rehearse?view=studies`, () => study('Side by side', /Export as CSV/))
 await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
   await page.getByText('Passed on 1').click()
   await page.getByRole('button', { name: /rude to my mother/ }).click()
   await page.getByRole('button', { name: 'Show workings' }).first().click()
+})
+await shoot('outlet', `${marlow}/release`, async () => {
+  await page.getByRole('button', { name: /New outlet/ }).click()
+  await page.getByRole('menuitem', { name: /^Bubble/ }).click()
+  await page.getByLabel('Sites it may stand on').fill('www.brindle.example')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Title').fill('Brindle Sound desk')
+  await page.getByLabel('Greeting').fill('Ahoy! Where would you like to go?')
+  await page.getByText('✓ Kept').waitFor()
+  await page.frameLocator('iframe').getByText('Ahoy!').waitFor()
+  await page.getByRole('heading', { name: 'Hand it out' }).click()
 })
 await shoot('settings', '/settings')
 await shoot('first-hour', '/new', async () => {
@@ -148,5 +152,15 @@ await shoot('first-hour', '/new', async () => {
 await shoot('talk', '/talk/marlow', async () => {
   await page.getByRole('button', { name: 'How do I change a booking?' }).click()
   await page.locator('.marker').first().click()
+})
+await shoot('people', '/people', async () => {
+  await page.getByLabel('Your name').fill('Olive Marsh')
+  await page.getByLabel('E-mail address').fill('olive@example.org')
+  await page.getByLabel('Password').fill('nine lives of a parrot')
+  await page.getByRole('button', { name: 'Make me the first member' }).click()
+  await page.getByText('Olive Marsh (you)').waitFor()
+  await page.getByRole('textbox', { name: 'E-mail address' }).fill('bo@example.org')
+  await page.getByRole('button', { name: 'Make a link' }).click()
+  await page.getByLabel('The link').waitFor()
 })
 await world.end()
