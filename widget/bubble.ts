@@ -1,4 +1,4 @@
-import { inkOn } from './look'
+import { inkOn } from '@parrot/client'
 
 /**
  * What stands on a site: a bubble that opens the agent's page in a frame, or the frame itself, as high as its content. One

@@ -17,6 +17,7 @@ const FOR_VISITORS: ReadonlySet<string> = new Set([
   '/frame/:slug',
   '/bubble/:file',
   '/v1/chat/completions',
+  '/mcp/:slug',
   '/widget/*',
   '/api/faces/:face',
   '/api/health',

@@ -53,7 +53,7 @@ export function guardMembers(app: FastifyInstance, db: Database, membership: Mem
     const pattern = request.routeOptions.url ?? ''
     const need = needOf(request.method, pattern)
     // Outlets have keys of their own.
-    const isOutlets = pattern.startsWith('/v1/')
+    const isOutlets = pattern.startsWith('/v1/') || pattern.startsWith('/mcp/')
     const member = isOpenToAll || isOutlets ? null : await memberOf(db, request)
     request.about = []
     request.access = new Access(db, member ?? null)

@@ -1,4 +1,8 @@
+import { Client } from '@modelcontextprotocol/sdk/client/index.js'
+import { StreamableHTTPClientTransport } from '@modelcontextprotocol/sdk/client/streamableHttp.js'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bubbleScript } from './embed'
+import { outletRow } from './queries'
 import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
@@ -99,13 +103,13 @@ describe('on a site', () => {
 
   it('is one script that holds what it needs, and nothing that could break out of it', async () => {
     const look = { greeting: '</script><b>Hi</b>', title: 'Ask “us”', callAfter: 5, side: 'left' }
-    const outlet = await make('bubble', { look })
-    const { status, headers, body } = await app.ask('GET', `/bubble/${outlet.slug}.js`)
-    expect([status, headers['cross-origin-resource-policy']]).toEqual([200, 'cross-origin'])
-    expect(headers['content-type']).toContain('text/javascript')
-    expect(body).not.toContain('</script>')
-    expect(body).toContain(outlet.slug)
-    expect((await app.ask('GET', '/bubble/ada.js')).status).toBe(404)
+    const row = await outletRow(app.services.db, (await make('bubble', { look })).id)
+    const told = { given: undefined as unknown }
+    const script = bubbleScript('told.given = settings', row)
+    expect(script).not.toContain('</script>')
+    new Function('told', script)(told)
+    expect(told.given).toMatchObject({ slug: row.slug, greeting: look.greeting, title: look.title, side: 'left' })
+    expect((await app.ask('GET', '/bubble/ada.js')).status).not.toBe(200)
   })
 })
 
@@ -161,5 +165,36 @@ describe('for programs', () => {
     await app.ask('DELETE', `/api/outlets/${outlet.id}/keys/${id}`)
     expect((await complete(key, asking('Hi'))).status).toBe(401)
     expect((await app.ask('POST', '/v1/chat/completions', asking('Hi'))).status).toBe(401)
+  })
+})
+
+describe('for programs that speak the Model Context Protocol', () => {
+  it('is asked, searched and read by the protocol’s own client', async () => {
+    const outlet = await make('api', { edition: 1 })
+    const { key } = (await app.ask('POST', `/api/outlets/${outlet.id}/keys`, { name: 'assistant' })).body
+    const at = await app.server.listen({ host: '127.0.0.1', port: 0 })
+    const connect = (token: string, slug: string) => {
+      const headers = { authorization: `Bearer ${token}` }
+      const client = new Client({ name: 'test', version: '1' })
+      const transport = new StreamableHTTPClientTransport(new URL(`/mcp/${slug}`, at), { requestInit: { headers } })
+      return client.connect(transport as never).then(() => client)
+    }
+    const client = await connect(key, outlet.slug)
+    expect((await client.listTools()).tools.map(({ name }) => name)).toEqual(['ask', 'search_library', 'read_passage'])
+    const asked = await client.callTool({ name: 'ask', arguments: { question: 'What does a key cost?' } })
+    expect(asked.structuredContent).toMatchObject({ sources: [{ marker: 1, title: 'Allotment rules' }] })
+    const { conversation } = asked.structuredContent as { conversation: string }
+    const more = await client.callTool({ name: 'ask', arguments: { question: 'And bonfires?', conversation } })
+    expect(more.structuredContent).toMatchObject({ conversation })
+    const found = await client.callTool({ name: 'search_library', arguments: { query: 'bonfires' } })
+    const [passage] = (found.structuredContent as { passages: { id: string; text: string }[] }).passages
+    const read = await client.callTool({ name: 'read_passage', arguments: { id: passage!.id } })
+    expect(read.content).toEqual([{ type: 'text', text: passage!.text }])
+    expect(await client.callTool({ name: 'read_passage', arguments: { id: 'of another agent' } })).toMatchObject({
+      isError: true,
+    })
+    await client.close()
+    await expect(connect('wrong', outlet.slug)).rejects.toThrow(/401|opens nothing/)
+    await expect(connect(key, 'bo')).rejects.toThrow(/403|does not open/)
   })
 })

@@ -15,6 +15,7 @@ import type { Services } from '../services'
 import { editionOf, type Listening, valuesFor } from '../turns/subject'
 import { annotationsOf, chunkOf, completionOf, lineOf } from './completions'
 import { embedded, bubbleScript } from './embed'
+import { answerMcp } from './mcp'
 import { placeByKey, placeBySlug } from './queries'
 import { takeVisitorsTurn } from './take'
 
@@ -94,6 +95,10 @@ export const talkRoutes =
       },
     )
 
+    /** The place the key of a request opens. */
+    const keyedPlace = ({ headers }: FastifyRequest) =>
+      placeByKey(db, (headers.authorization ?? '').split(' ')[1] ?? '')
+
     const pageOf = async (slug: string, reply: FastifyReply): Promise<FastifyReply> => {
       const page = widgetFolder && readFileSync(join(widgetFolder, 'talk.html'), 'utf8')
       if (!page) throw new HttpProblem(503, 'The visitor’s page is not built.', 'Run “npm run build” and start again.')
@@ -133,17 +138,26 @@ export const talkRoutes =
       },
     )
 
+    app.route({
+      method: ['GET', 'POST', 'DELETE'],
+      url: '/mcp/:slug',
+      schema: { params, hide: true },
+      preHandler: limited,
+      handler: async (request, reply) => {
+        const place = await keyedPlace(request)
+        const { slug } = request.params
+        if (slug !== place.agent.slug && slug !== place.outlet?.slug) throw outOfScope(slug, place.agent.slug)
+        return answerMcp(services, place, request, reply)
+      },
+    })
+
     app.post(
       '/v1/chat/completions',
       { schema: { body: completionRequest }, preHandler: limited },
       async (request, reply) => {
-        const [, key = ''] = (request.headers.authorization ?? '').split(' ')
-        const place = await placeByKey(db, key)
+        const place = await keyedPlace(request)
         const { model } = request.body
-        if (model !== place.agent.slug && model !== place.outlet?.slug)
-          throw new HttpProblem(403, `This key does not open “${model}”.`, `It opens “${place.agent.slug}”.`, {
-            code: 'scope',
-          })
+        if (model !== place.agent.slug && model !== place.outlet?.slug) throw outOfScope(model, place.agent.slug)
         const { said, conversation } = lineOf(request.body)
         const taking = (listening: Listening) =>
           takeVisitorsTurn(services, place, { text: said, before: conversation }, listening).catch((error: unknown) =>
@@ -174,6 +188,9 @@ export const talkRoutes =
       },
     )
   }
+
+const outOfScope = (asked: string, opens: string): HttpProblem =>
+  new HttpProblem(403, `This key does not open “${asked}”.`, `It opens “${opens}”.`, { code: 'scope' })
 
 /** What failed is the designer's business; a visitor is told that there is no answer just now. */
 const failureForVisitors = (error: unknown): unknown =>

@@ -3,16 +3,14 @@ import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ElButton, ElInput } from 'element-plus'
 import { LEAST_PASSWORD, type PersonalKey, type Session } from '@parrot/contract'
-import { call, get, post, wordsFor } from '../api/client'
+import { call, get, wordsFor } from '../api/client'
+import KeyList from '../shared/KeyList.vue'
 import { tell, tellFailure } from '../shared/undo'
-import { ago } from '../shared/when'
 import { enter, leave } from './session'
 
 /** One’s own password, keys for programs, and signing out everywhere. */
 const router = useRouter()
 const keys = ref<PersonalKey[]>([])
-const keyName = ref('')
-const made = ref('')
 const before = ref('')
 const password = ref('')
 const error = ref('')
@@ -20,23 +18,6 @@ onMounted(load)
 
 async function load(): Promise<void> {
   keys.value = (await get<{ keys: PersonalKey[] }>('/api/session/keys').catch(() => ({ keys: [] }))).keys
-}
-
-async function makeKey(): Promise<void> {
-  try {
-    made.value = (await post<{ key: string }>('/api/session/keys', { name: keyName.value })).key
-    keyName.value = ''
-    await load()
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
-
-async function revoke(key: PersonalKey): Promise<void> {
-  await call('DELETE', `/api/session/keys/${key.id}`).catch(tellFailure)
-  made.value = ''
-  await load()
-  tell(`“${key.name}” opens nothing any more.`)
 }
 
 async function setPassword(): Promise<void> {
@@ -85,29 +66,7 @@ async function leaveEverywhere(): Promise<void> {
     A program that sends one as <code>Authorization: Bearer …</code> does what you may do. Make one for each, so that it
     can be taken back alone.
   </p>
-  <ul v-if="keys.length" class="plain-rows">
-    <li v-for="key in keys" :key="key.id" class="plain-row">
-      <span class="grow"
-        ><b>{{ key.name }}</b>
-        <span class="soft"> · {{ key.lastUsedAt ? `used ${ago(key.lastUsedAt)}` : 'not used yet' }}</span></span
-      >
-      <ElButton type="danger" text size="small" @click="revoke(key)">Take back</ElButton>
-    </li>
-  </ul>
-  <form class="plain-row" @submit.prevent="makeKey">
-    <ElInput
-      v-model="keyName"
-      class="grow"
-      maxlength="80"
-      placeholder="what it is for"
-      aria-label="What the key is for"
-    />
-    <ElButton native-type="submit" :disabled="keyName.trim() === ''">Make a key</ElButton>
-  </form>
-  <div v-if="made" class="inset" role="status">
-    <p>Keep it now: it is shown only once.</p>
-    <ElInput :model-value="made" readonly aria-label="The key" />
-  </div>
+  <KeyList path="/api/session/keys" :keys="keys" @changed="load" />
 </template>
 
 <style scoped>

@@ -1,3 +1,4 @@
+import { contrast, isDark } from '@parrot/client'
 import type { Outlet, OutletKind, OutletLook } from '@parrot/contract'
 
 /** The kinds of outlets, with what each is good for. */
@@ -50,20 +51,6 @@ export function codeFor(
   ]
 }
 
-const luminance = (colour: string): number => {
-  const [r, g, b] = [1, 3, 5].map((at) => {
-    const part = parseInt(colour.slice(at, at + 2), 16) / 255
-    return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4
-  }) as [number, number, number]
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b
-}
-
-/** How well two colours can be told apart, 1..21, as WCAG 2.2 defines it. */
-export function contrast(one: string, other: string): number {
-  const [light, dark] = [luminance(one), luminance(other)].sort((a, b) => b - a) as [number, number]
-  return (light + 0.05) / (dark + 0.05)
-}
-
 /** Least contrast of text (WCAG 2.2, 1.4.3). */
 const LEAST_CONTRAST = 4.5
 const PAPER = '#faf7f0'
@@ -72,6 +59,6 @@ const PAPER = '#faf7f0'
 export function hardToRead({ accent, paper }: Pick<OutletLook, 'accent' | 'paper'>): string {
   const against = contrast(accent ?? '#1f6f5c', paper ?? PAPER)
   return against < LEAST_CONTRAST
-    ? `Links and buttons are hard to read on this background: a contrast of ${against.toFixed(1)}, and 4.5 is wanted. Take a ${luminance(paper ?? PAPER) > 0.179 ? 'darker' : 'lighter'} accent.`
+    ? `Links and buttons are hard to read on this background: a contrast of ${against.toFixed(1)}, and 4.5 is wanted. Take a ${isDark(paper ?? PAPER) ? 'lighter' : 'darker'} accent.`
     : ''
 }
