@@ -3,7 +3,9 @@ import { defineConfig } from 'vitest/config'
 /** Files that take the browser's globals or stores for themselves run alone; all others share what they have loaded. */
 const alone = '{web,widget}/**/*.test.ts'
 const shared = '{core,contract,client,server,cli,stand-ins,demo,bench}/**/*.test.ts'
-const common = { testTimeout: 20_000, hookTimeout: 60_000 }
+/** Passwords are as safe as tests need them, so that not every test of a member waits for what slows a guesser down. */
+const env = { PARROT_PASSWORD_COST: '12' }
+const common = { testTimeout: 20_000, hookTimeout: 60_000, env }
 
 export default defineConfig({
   test: {

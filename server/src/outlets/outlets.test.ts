@@ -165,6 +165,8 @@ describe('for programs', () => {
     await app.ask('DELETE', `/api/outlets/${outlet.id}/keys/${id}`)
     expect((await complete(key, asking('Hi'))).status).toBe(401)
     expect((await app.ask('POST', '/v1/chat/completions', asking('Hi'))).status).toBe(401)
+    // Without a key there is no way in, by its address neither.
+    expect((await talk(outlet.slug)).status).toBe(404)
   })
 })
 

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, eq, inArray, isNull, ne, sql, type SQL } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { newOutlet, Outlet, outletChange } from '@parrot/contract'
 import { agents, outletDays, outletKeys, outlets, type Database } from '../database'
@@ -112,7 +112,10 @@ const nobody = () =>
     'The address is wrong, or the agent is not published at the moment.',
   )
 
-/** The place behind an address: an outlet’s, or the page every published agent has under its own name. */
+/**
+ * The place behind an address: an outlet’s, or the page every published agent has under its own name. One for programs has
+ * none: it is opened by its key alone.
+ */
 export async function placeBySlug(db: Database, slug: string): Promise<Place> {
   const [own] = await db
     .select()
@@ -122,7 +125,7 @@ export async function placeBySlug(db: Database, slug: string): Promise<Place> {
     if (own.liveEdition === null) throw nobody()
     return { agent: own, edition: own.liveEdition, outlet: null }
   }
-  return placeWhere(db, eq(outlets.slug, slug))
+  return placeWhere(db, and(eq(outlets.slug, slug), ne(outlets.kind, 'api'))!)
 }
 
 /** The place a key opens; throws when it opens none. */
@@ -139,7 +142,7 @@ export async function placeByKey(db: Database, key: string): Promise<Place> {
 
 const MINUTE = 60_000
 
-async function placeWhere(db: Database, which: ReturnType<typeof eq>): Promise<Place> {
+async function placeWhere(db: Database, which: SQL): Promise<Place> {
   const [found] = await db
     .select({ agent: agents, outlet: outlets })
     .from(outlets)
