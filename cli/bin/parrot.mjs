@@ -5,7 +5,14 @@ import { join } from 'node:path'
 import { bundleCli, newest, root } from '../../scripts/bundle.mjs'
 
 const bundle = join(root, '.cache/cli/parrot.js')
-const SOURCES = ['cli', 'core', 'contract', 'server/src/models/protocol', 'package-lock.json']
+const SOURCES = [
+  'cli',
+  'core',
+  'contract',
+  'server/src/models/protocol',
+  'server/src/members/tokens.ts',
+  'package-lock.json',
+]
 const isStale = () => statSync(bundle).mtimeMs < Math.max(...SOURCES.map((name) => newest(join(root, name))))
 if (!existsSync(bundle) || isStale()) await bundleCli()
 const { run } = await import(bundle)

@@ -1,6 +1,6 @@
-import { createHmac } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { proofFor } from '@parrot/server/proof'
 import type { Output } from '../output'
 import { CliProblem } from '../problem'
 import { asked, type ServerOptions } from './exchange'
@@ -21,7 +21,7 @@ export async function invite(email: string, { server, data, role }: InviteOption
   }
   const address = email.trim().toLowerCase()
   const at = Date.now()
-  const proof = createHmac('sha256', key).update(`way back ${address} ${at}`).digest('base64url')
+  const proof = proofFor(key, address, at)
   const body = JSON.stringify({ email: address, role: role === 'none' ? null : role, at, proof })
   const response = await asked(server, '/api/way-back', {
     method: 'POST',

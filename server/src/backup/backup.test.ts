@@ -1,4 +1,5 @@
 import {
+  createWriteStream,
   mkdtempSync,
   readFileSync,
   rmSync,
@@ -10,6 +11,9 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
+import { createGzip } from 'node:zlib'
+import { pack } from 'tar-stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { postgresBinaries, startPostgres } from '../../testing/postgres'
 import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
@@ -95,6 +99,11 @@ describe('a backup', () => {
     await expect(restoreBackup(place('flipped'), into('cut'))).rejects.toThrow(/damaged/)
     writeFileSync(place('none'), 'Hello')
     await expect(restoreBackup(place('none'), into('cut'))).rejects.toThrow('no backup')
+    const other = pack()
+    other.entry({ name: 'letter.txt' }, 'Dear')
+    other.finalize()
+    await pipeline(other, createGzip(), createWriteStream(place('other.tar.gz')))
+    await expect(restoreBackup(place('other.tar.gz'), into('cut'))).rejects.toThrow('no backup')
     await expect(restoreBackup(place('nowhere'), into('cut'))).rejects.toThrow('There is no file')
     expect(existsSync(place('cut'))).toBe(false)
     expect(existsSync(place('cut.restoring'))).toBe(false)

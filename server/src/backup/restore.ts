@@ -32,13 +32,10 @@ import {
   TABLES,
   type BackupHead,
 } from './form'
-import { putRows } from './tables'
+import { PAGE, putRows } from './tables'
 
 /** An original larger than this was never taken. */
 const MOST_FILE_BYTES = 4 * 1024 ** 3
-/** Rows put in at one time. */
-const ROWS_AT_ONCE = 500
-
 interface Entry extends AsyncIterable<Uint8Array> {
   readonly header: { readonly name: string }
   resume(): unknown
@@ -153,7 +150,7 @@ async function takeRows(
   let rows = 0
   let waiting: string[] = []
   for await (const line of createInterface({ input: Readable.from(entry), crlfDelay: Infinity })) {
-    if (waiting.push(line) === ROWS_AT_ONCE) {
+    if (waiting.push(line) === PAGE) {
       await putRows(tx, table, waiting)
       waiting = []
     }
@@ -173,7 +170,7 @@ async function mustBeWhole(path: string): Promise<void> {
 }
 
 function headOf(text: string | undefined, path: string): BackupHead {
-  const head = headSchema.safeParse(text === undefined ? undefined : JSON.parse(text))
+  const head = headSchema.safeParse(text ? JSON.parse(text) : undefined)
   if (!head.success) throw new BackupProblem(`${path} is no backup of Mild Parrot.`)
   if (head.data.form !== BACKUP_FORM)
     throw new BackupProblem(`${path} is of a form this version does not know: ${head.data.form}.`)

@@ -32,7 +32,7 @@ export async function migrationsDone(db: Runs): Promise<number> {
 }
 
 /** Rows fetched, or put in, by one statement. */
-const PAGE = 500
+export const PAGE = 500
 
 /** The rows of a table as lines of JSON. Inside a transaction, since a cursor lives no longer. */
 export async function* rowsOf(tx: Runs, table: string): AsyncGenerator<string[]> {
@@ -47,11 +47,10 @@ export async function* rowsOf(tx: Runs, table: string): AsyncGenerator<string[]>
   await tx.execute(sql`close kept`)
 }
 
-/** Puts lines of JSON into a table as its rows. */
+/** Puts lines of JSON, a page of them at most, into a table as its rows. */
 export async function putRows(tx: Runs, table: string, lines: readonly string[]): Promise<void> {
-  for (let from = 0; from < lines.length; from += PAGE) {
-    const name = sql.identifier(table)
-    const list = `[${lines.slice(from, from + PAGE).join(',')}]`
-    await tx.execute(sql`insert into ${name} select * from json_populate_recordset(null::${name}, ${list}::json)`)
-  }
+  if (lines.length === 0) return
+  const name = sql.identifier(table)
+  const list = `[${lines.join(',')}]`
+  await tx.execute(sql`insert into ${name} select * from json_populate_recordset(null::${name}, ${list}::json)`)
 }

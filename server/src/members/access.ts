@@ -18,13 +18,15 @@ const higher = (one: Role | null, other: Role | null): Role | null =>
 export class Access {
   constructor(
     private readonly db: Database,
-    /** Who it is; null where nobody signs in. */
+    /** Who it is; null for nobody. */
     readonly member: MemberRow | null,
+    /** Whether everything is everybody’s, since there are no members. */
+    private readonly isOpen: boolean,
   ) {}
 
   /** What they may do with all agents. */
   get role(): Role | null {
-    return this.member ? this.member.role : 'owner'
+    return this.isOpen ? 'owner' : (this.member?.role ?? null)
   }
 
   mayAll(least: Role): boolean {
@@ -33,7 +35,7 @@ export class Access {
 
   /** Whether they may make agents: everybody who is not here to read alone. */
   get mayMake(): boolean {
-    return this.role !== 'reader'
+    return this.isOpen || (this.member !== null && this.role !== 'reader')
   }
 
   /** What they may do with each of these agents; agents they have nothing to do with are not in it. */
@@ -72,7 +74,7 @@ export class Access {
     if (need.kind !== 'agents') return []
     const agents = await need.agents(this.db, params)
     await this.#checkWithin(params, agents)
-    if (!this.member) return agents
+    if (this.isOpen) return agents
     const roles = await this.rolesFor(agents)
     if (roles.size === 0 && this.role !== 'owner') throw hidden()
     const isEnough = (id: string) => reaches(roles.get(id), need.role)

@@ -49,20 +49,15 @@ export function guardMembers(app: FastifyInstance, db: Database, membership: Mem
   app.decorateRequest('access', null as never)
   app.decorateRequest('about', null as never)
   app.addHook('onRequest', async (request) => {
-    const isOpenToAll = !(await membership.hasMembers())
+    const isOpen = !(await membership.hasMembers())
     const pattern = request.routeOptions.url ?? ''
     const need = needOf(request.method, pattern)
-    // Outlets have keys of their own.
-    const isOutlets = pattern.startsWith('/v1/') || pattern.startsWith('/mcp/')
-    const member = isOpenToAll || isOutlets ? null : await memberOf(db, request)
+    const member = isOpen || need.kind === 'keyed' ? undefined : await memberOf(db, request)
     request.about = []
-    request.access = new Access(db, member ?? null)
-    if (!isOpenToAll && !member) {
-      request.access = NOBODY(db)
-      if (need.kind === 'open') return
+    request.access = new Access(db, member ?? null, isOpen)
+    if (need.kind === 'open' || need.kind === 'keyed') return
+    if (!isOpen && !member)
       throw new HttpProblem(401, 'Sign in first.', 'This server has members.', { code: 'sign-in' })
-    }
-    if (need.kind === 'open') return
     request.about = await request.access.check(request.method, pattern, request.params as Record<string, string>)
   })
   app.addHook('onResponse', async (request, reply) => {
@@ -88,22 +83,6 @@ const QUIET: ReadonlySet<string> = new Set([
   'POST /api/agents/:id/manner/sample',
   'POST /api/manner/profile',
 ])
-
-/** Somebody who is not signed in where others are: nothing is theirs. */
-const NOBODY = (db: Database): Access => new Access(db, STRANGER)
-const STRANGER: MemberRow = {
-  id: '',
-  name: '',
-  email: '',
-  password: '',
-  role: null,
-  failures: 0,
-  lockedUntil: null,
-  lastSeenAt: null,
-  createdAt: new Date(0),
-  removedAt: null,
-}
-export const isStranger = ({ member }: Access): boolean => member === STRANGER
 
 async function memberOf(db: Database, request: FastifyRequest): Promise<MemberRow | undefined> {
   const [scheme, key] = (request.headers.authorization ?? '').split(' ')

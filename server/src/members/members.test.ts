@@ -283,7 +283,7 @@ describe('every route of the interface', () => {
           if (isLetIn(answer)) may.push(who)
         }
         const expected =
-          need.kind === 'open'
+          need.kind === 'open' || need.kind === 'keyed'
             ? ['visitor', 'stranger', 'reader', 'editor', 'maker']
             : need.kind === 'member' || need.kind === 'maker'
               ? ['stranger', 'reader', 'editor', 'maker']

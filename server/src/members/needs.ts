@@ -21,12 +21,12 @@ import {
 type Params = Readonly<Record<string, string>>
 
 /**
- * What a request needs. `open`: nobody has to be signed in. `member`: any member. `maker`: whoever may make agents. `all`: a
+ * What a request needs. `open`: nobody has to be signed in. `keyed`: the key of an outlet, which its route looks at. `member`: any member. `maker`: whoever may make agents. `all`: a
  * role for everything. `agents`: a role for the agents its subject belongs to, for one of them, or for every one where the
  * request changes what they share.
  */
 export type Need =
-  | { readonly kind: 'open' | 'member' | 'maker' }
+  | { readonly kind: 'open' | 'keyed' | 'member' | 'maker' }
   | { readonly kind: 'all'; readonly role: Role }
   | {
       readonly kind: 'agents'
@@ -63,15 +63,10 @@ const ofSource =
     usersOf(db, eq(agentSources.sourceId, params[param]!))
 
 /** It is changed for those who use it now; one that nobody uses any more is still its last users'. */
-const changing =
-  (agents: typeof itself): typeof itself =>
-  async (db, params) => {
-    if (agents !== SOURCE) return agents(db, params)
-    const users = await usersOf(db, and(eq(agentSources.sourceId, params.id!), isNull(agentSources.removedAt))!)
-    return users.length > 0 ? users : agents(db, params)
-  }
-
-const SOURCE = ofSource()
+const changingSource = async (db: Database, params: Params): Promise<string[]> => {
+  const users = await usersOf(db, and(eq(agentSources.sourceId, params.id!), isNull(agentSources.removedAt))!)
+  return users.length > 0 ? users : ofSource()(db, params)
+}
 
 const ofPassage = (db: Database, { id }: Params) =>
   usersOf(
@@ -95,10 +90,12 @@ const ofProposal = async (db: Database, { id }: Params): Promise<string[]> => {
   return rows.map(({ agentId }) => agentId)
 }
 
-/** Where the subject of a route is found, by the beginning of its pattern. */
-const SUBJECTS: readonly (readonly [begins: string, agents: (db: Database, params: Params) => Promise<string[]>])[] = [
+type Find = (db: Database, params: Params) => Promise<string[]>
+
+/** Whose the subject of a route is, by the beginning of its pattern; and whom a change concerns, where that is not the same. */
+const SUBJECTS: readonly (readonly [begins: string, agents: Find, changed?: Find])[] = [
   ['/api/agents/:id', itself],
-  ['/api/sources/:id', SOURCE],
+  ['/api/sources/:id', ofSource(), changingSource],
   ['/api/passages/:id', ofPassage],
   ['/api/conversations/:id', ownerIn(conversations)],
   ['/api/scripts/:id', ownerIn(scripts)],
@@ -170,22 +167,26 @@ const OTHERS: Readonly<Record<string, Need>> = {
   'POST /api/rule-sets/:id/restore': { kind: 'all', role: 'editor' },
 }
 
+const KEYED: ReadonlySet<string> = new Set(['/v1/chat/completions', '/mcp/:slug'])
+
 /** What a request needs, by its method and the pattern of its route. What nobody thought of is an owner’s. */
 export function needOf(method: string, pattern: string): Need {
   const verb = method === 'HEAD' ? 'GET' : method
+  if (KEYED.has(pattern)) return { kind: 'keyed' }
   if (!pattern.startsWith('/api/') && pattern !== '/metrics') return { kind: 'open' }
   const name = `${verb} ${pattern}`
   const other = OTHERS[name]
   if (other) return other
   const subject = SUBJECTS.find(([begins]) => pattern === begins || pattern.startsWith(`${begins}/`))
   if (!subject) return { kind: 'all', role: 'owner' }
+  const [, agents, changed] = subject
   const isLooking = verb === 'GET' || LOOKING.has(name)
   const role: Role = isLooking ? 'reader' : OWNING.has(name) ? 'owner' : 'editor'
   return {
     kind: 'agents',
     role,
     ofEvery: !isLooking,
-    agents: isLooking ? subject[1] : changing(subject[1]),
+    agents: isLooking ? agents : (changed ?? agents),
     ...(name === 'POST /api/agents/:id/sources/:sourceId/use' ? { looksAt: ofSource('sourceId') } : {}),
     ...(name === 'POST /api/agents/:id/copy' ? { isMaking: true } : {}),
   }

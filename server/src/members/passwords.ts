@@ -4,9 +4,9 @@ import { promisify } from 'node:util'
 const derive = promisify<string, Buffer, number, ScryptOptions, Buffer>(scrypt)
 
 /** Costs as OWASP recommends them for scrypt (N = 2^17, r = 8, p = 1): 128 MB and about a third of a second. */
-const LEAST_COST = 17
+const USUAL_COST = 17
 /** 2 to this power is the cost; more may be asked for, and tests ask for less. */
-const cost = Number(process.env.PARROT_PASSWORD_COST) || LEAST_COST
+const cost = Number(process.env.PARROT_PASSWORD_COST) || USUAL_COST
 const COSTS = { N: 2 ** cost, r: 8, p: 1 } as const
 /** What scrypt may take: it needs 128 N r bytes. */
 const memoryFor = (N: number, r: number): number => 256 * N * r + 1024 * 1024

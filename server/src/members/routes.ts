@@ -26,7 +26,7 @@ import { agents, audit } from '../database'
 import { sharedCounting } from '../http/limits'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
-import { COOKIE, isStranger, type Membership } from './guard'
+import { COOKIE, type Membership } from './guard'
 import { isPassword } from './passwords'
 import {
   acceptInvitation,
@@ -93,7 +93,7 @@ export const memberRoutes =
 
     app.get('/api/session', { schema: { response: { 200: sessionSchema } } }, async ({ access }) => ({
       hasMembers: await membership.hasMembers(),
-      member: access.member && !isStranger(access) ? shownMember(access.member) : null,
+      member: access.member && shownMember(access.member),
     }))
 
     app.post(
@@ -109,8 +109,7 @@ export const memberRoutes =
         const token = request.cookies[COOKIE]
         if (token) await closeSession(db, token)
         const { member } = request.access
-        if (request.query.everywhere === 'true' && member && !isStranger(request.access))
-          await closeSessions(db, member.id)
+        if (request.query.everywhere === 'true' && member) await closeSessions(db, member.id)
         return reply.clearCookie(COOKIE, { path: '/' }).code(204).send()
       },
     )

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { and, eq, inArray, isNull, ne, sql, type SQL } from 'drizzle-orm'
+import { and, eq, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { newOutlet, Outlet, outletChange } from '@parrot/contract'
 import { agents, outletDays, outletKeys, outlets, type Database } from '../database'
@@ -162,21 +162,18 @@ export function mustBeOpen({ outlet }: Place): void {
 /** Counts one turn of a place; throws with its own words once the day’s are used up. */
 export async function countTurn(db: Database, { outlet }: Place): Promise<void> {
   if (!outlet) return
-  const [day] = await db
+  const most = outlet.turnsPerDay
+  const [counted] = await db
     .insert(outletDays)
     .values({ outletId: outlet.id, day: today as never, turns: 1 })
     .onConflictDoUpdate({
       target: [outletDays.outletId, outletDays.day],
       set: { turns: sql`${outletDays.turns} + 1` },
+      ...(most === null ? {} : { setWhere: lt(outletDays.turns, most) }),
     })
     .returning()
-  if (outlet.turnsPerDay !== null && day!.turns > outlet.turnsPerDay) {
-    await db
-      .update(outletDays)
-      .set({ turns: sql`${outletDays.turns} - 1` })
-      .where(and(eq(outletDays.outletId, outlet.id), eq(outletDays.day, day!.day)))
+  if (!counted)
     throw new HttpProblem(429, outlet.usedUpMessage || 'Enough was asked here for today.', undefined, {
       code: 'used-up',
     })
-  }
 }
