@@ -1,5 +1,6 @@
-import type { Exchange } from '@parrot/core/dialogue'
+import { ModelProblem, type Exchange } from '@parrot/core/dialogue'
 import type { TalkReply } from '@parrot/contract'
+import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { conversationOf, keepTurn } from '../turns/conversations'
 import { editionOf, type Listening } from '../turns/subject'
@@ -28,7 +29,9 @@ export async function takeVisitorsTurn(
   const conversation = await conversationOf(db, agent.id, 'talk', conversationId)
   await countTurn(db, place)
   const line = { said: text, conversation: before ?? conversation.exchanges, variables }
-  const turn = await remembered.take(services, agent.id, subject, line, listening)
+  const turn = await remembered.take(services, agent.id, subject, line, listening).catch((error: unknown) => {
+    throw failureForVisitors(error)
+  })
   const kept = { agentId: agent.id, channel: 'talk', conversationId: conversation.id, outletId: outlet?.id } as const
   await keepTurn(db, kept, subject, turn, performance.now() - began)
   bus.tell(agent.id, 'logbook')
@@ -44,3 +47,9 @@ export async function takeVisitorsTurn(
     })),
   }
 }
+
+/** What failed is the designer's business; a visitor is told that there is no answer just now. */
+const failureForVisitors = (error: unknown): unknown =>
+  error instanceof ModelProblem
+    ? new HttpProblem(502, 'There is no answer just now.', 'Please ask again in a moment.', { code: 'model' })
+    : error

@@ -5,18 +5,17 @@ import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { fillVariables } from '@parrot/core/brief'
-import { ModelProblem, type Working } from '@parrot/core/dialogue'
-import { completionRequest, talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
+import type { Working } from '@parrot/core/dialogue'
+import { talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
 import { streamWork, wantsEvents } from '../http/events'
 import { sharedCounting } from '../http/limits'
-import { HttpProblem, problemOf } from '../http/problems'
+import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 import type { Services } from '../services'
 import { editionOf, type Listening, valuesFor } from '../turns/subject'
-import { annotationsOf, chunkOf, completionOf, lineOf } from './completions'
 import { embedded, bubbleScript } from './embed'
-import { answerMcp } from './mcp'
-import { placeByKey, placeBySlug } from './queries'
+import { addProgramRoutes } from './programs'
+import { placeBySlug } from './queries'
 import { takeVisitorsTurn } from './take'
 
 const params = z.object({ slug: z.string().max(100) })
@@ -80,8 +79,7 @@ export const talkRoutes =
       { schema: { params, body: talkTurn, response: { 200: talkReply } }, preHandler: limited },
       async (request, reply) => {
         const { slug } = request.params
-        const failing = (error: unknown) => Promise.reject(failureForVisitors(error))
-        if (!wantsEvents(request)) return take(slug, request.body, {}).catch(failing)
+        if (!wantsEvents(request)) return take(slug, request.body, {})
         await streamWork(request, reply, async (stream) => {
           const onText = (text: string) => stream.send('text', { text })
           // A visitor is told that the agent is thinking, not how.
@@ -89,15 +87,11 @@ export const talkRoutes =
             if (step === 'deliberation') stream.send('thinking', {})
           }
           const listening = { signal: stream.signal, onText, onWorking } as const
-          stream.send('done', await take(slug, request.body, listening).catch(failing))
+          stream.send('done', await take(slug, request.body, listening))
         })
         return reply
       },
     )
-
-    /** The place the key of a request opens. */
-    const keyedPlace = ({ headers }: FastifyRequest) =>
-      placeByKey(db, (headers.authorization ?? '').split(' ')[1] ?? '')
 
     const pageOf = async (slug: string, reply: FastifyReply): Promise<FastifyReply> => {
       const page = widgetFolder && readFileSync(join(widgetFolder, 'talk.html'), 'utf8')
@@ -138,62 +132,5 @@ export const talkRoutes =
       },
     )
 
-    app.route({
-      method: ['GET', 'POST', 'DELETE'],
-      url: '/mcp/:slug',
-      schema: { params, hide: true },
-      preHandler: limited,
-      handler: async (request, reply) => {
-        const place = await keyedPlace(request)
-        const { slug } = request.params
-        if (slug !== place.agent.slug && slug !== place.outlet?.slug) throw outOfScope(slug, place.agent.slug)
-        return answerMcp(services, place, request, reply)
-      },
-    })
-
-    app.post(
-      '/v1/chat/completions',
-      { schema: { body: completionRequest }, preHandler: limited },
-      async (request, reply) => {
-        const place = await keyedPlace(request)
-        const { model } = request.body
-        if (model !== place.agent.slug && model !== place.outlet?.slug) throw outOfScope(model, place.agent.slug)
-        const { said, conversation } = lineOf(request.body)
-        const taking = (listening: Listening) =>
-          takeVisitorsTurn(services, place, { text: said, before: conversation }, listening).catch((error: unknown) =>
-            Promise.reject(failureForVisitors(error)),
-          )
-        const id = `chatcmpl-${newId()}`
-        if (!request.body.stream) {
-          const answer = await taking({})
-          return completionOf(id, model, answer.reply, answer.citations)
-        }
-        reply.hijack()
-        reply.raw.writeHead(200, { 'content-type': 'text/event-stream; charset=utf-8', 'cache-control': 'no-store' })
-        const gone = new AbortController()
-        reply.raw.on('close', () => gone.abort())
-        const send = (data: unknown) => void reply.raw.write(`data: ${JSON.stringify(data)}\n\n`)
-        try {
-          const onText = (content: string) => send(chunkOf(id, model, { content }))
-          send(chunkOf(id, model, { role: 'assistant', content: '' }))
-          const answer = await taking({ onText, signal: gone.signal })
-          send(chunkOf(id, model, { annotations: annotationsOf(answer.reply, answer.citations) }, 'stop'))
-          reply.raw.write('data: [DONE]\n\n')
-        } catch (error) {
-          send({ error: { message: problemOf(error).title, type: 'error' } })
-        } finally {
-          reply.raw.end()
-        }
-        return reply
-      },
-    )
+    addProgramRoutes(app, services, limited)
   }
-
-const outOfScope = (asked: string, opens: string): HttpProblem =>
-  new HttpProblem(403, `This key does not open “${asked}”.`, `It opens “${opens}”.`, { code: 'scope' })
-
-/** What failed is the designer's business; a visitor is told that there is no answer just now. */
-const failureForVisitors = (error: unknown): unknown =>
-  error instanceof ModelProblem
-    ? new HttpProblem(502, 'There is no answer just now.', 'Please ask again in a moment.', { code: 'model' })
-    : error
