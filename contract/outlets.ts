@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { NO_FORM, visitorForm } from './visitors'
 
 /** Where an agent is handed out: a page by link, a bubble or a frame on a site, or an address for programs. */
 export const OUTLET_KINDS = ['page', 'bubble', 'frame', 'api'] as const
@@ -53,6 +54,7 @@ const fields = {
   turnsPerDay: z.number().int().min(1).max(10_000_000).nullable().default(null),
   /** What is said once they are used up. */
   usedUpMessage: z.string().trim().max(300).default(''),
+  form: visitorForm.default(NO_FORM),
 }
 
 export const newOutlet = z.object({ kind: outletKind, ...fields })

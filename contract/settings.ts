@@ -11,7 +11,7 @@ export const healthSchema = z.object({
 /** A piece of work that failed by a fault again and again, and waits for somebody to look at it. */
 export const givenUpJob = z.object({
   id: z.string(),
-  kind: z.enum(['read', 'survey', 'embed', 'rehearse', 'note', 'study']),
+  kind: z.enum(['read', 'survey', 'embed', 'rehearse', 'note', 'study', 'send']),
   /** What it was about, in the words it is known by. */
   about: z.string(),
   error: z.string(),
@@ -144,3 +144,21 @@ export const embedderStates = z.object({ inUse: embedderState.nullable(), next: 
 export type NewEmbedder = z.input<typeof newEmbedder>
 export type EmbedderState = z.infer<typeof embedderState>
 export type EmbedderStates = z.infer<typeof embedderStates>
+
+/** How mails go out. The password is write-only: left out it stays, empty none is sent. */
+export const mailServer = z.object({
+  host: z.string().trim().max(200),
+  port: z.number().int().min(1).max(65535).default(587),
+  security: z.enum(['none', 'starttls', 'tls']).default('starttls'),
+  user: z.string().trim().max(200).default(''),
+  from: z.string().trim().max(200).default(''),
+  /** Where the workbench is reached, for links in mails. */
+  workbench: z.union([z.literal(''), z.url({ protocol: /^https?$/ })]).default(''),
+})
+export const newMailServer = mailServer.extend({ password: z.string().max(500).optional() })
+export const mailServerState = mailServer.extend({ hasPassword: z.boolean() })
+export type MailServer = z.infer<typeof mailServer>
+export type MailServerState = z.infer<typeof mailServerState>
+export const mailTest = z.object({ to: z.email('Write a mail address.') })
+/** What came of it, in words. */
+export const mailTested = z.object({ isSent: z.boolean(), answer: z.string() })

@@ -1,7 +1,8 @@
-/** Starts the simulated outside services: sample website, model endpoint and transcriber, all on loopback only. */
+/** Starts the simulated outside services: sample website, model endpoint, transcriber and mailbox, all on loopback only. */
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { buildModelEndpoint } from './models/endpoint'
+import { startMailbox } from './mailbox'
 import { buildSite } from './site'
 import { buildTranscriber } from './transcriber'
 
@@ -13,7 +14,11 @@ await site.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_SITE_PORT
 await model.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_MODEL_PORT ?? 4102) })
 const transcriber = buildTranscriber()
 await transcriber.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_TRANSCRIBER_PORT ?? 4103) })
+const mailbox = await startMailbox({
+  smtpPort: Number(process.env.PARROT_SMTP_PORT ?? 4125),
+  port: Number(process.env.PARROT_MAILBOX_PORT ?? 4104),
+})
 process.stdout.write(
-  `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1, transcriber at ${transcriber.listeningOrigin}/transcriptions\n`,
+  `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1, transcriber at ${transcriber.listeningOrigin}/transcriptions, mailbox at ${mailbox.address} (SMTP on port ${mailbox.smtpPort})\n`,
 )
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0))

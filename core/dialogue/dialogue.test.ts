@@ -4,7 +4,7 @@ import { allotments, saying, TEXTS, passageOf } from '../testing'
 import { understudy } from '../understudy'
 import { joinQuestions } from './followUp'
 import { readQuestion } from '../reading'
-import { lineMessage, takeTurn, withGlossary, type Exchange, type Model } from './index'
+import { lineMessage, takeTurn, withGlossary, type Exchange, type Model, type TurnContext } from './index'
 
 const brief = briefFrom({
   identity: { name: 'Ada' },
@@ -15,8 +15,13 @@ const brief = briefFrom({
   grounding: { whenUnknown: 'The book does not say.' },
 })
 
-const take = (said: string, conversation: readonly Exchange[] = [], model: Model = understudy, own = brief) =>
-  takeTurn(said, { brief: own, library: allotments, model, conversation, clock: () => 0 })
+const take = (
+  said: string,
+  conversation: readonly Exchange[] = [],
+  model: Model = understudy,
+  own = brief,
+  more: Partial<TurnContext> = {},
+) => takeTurn(said, { brief: own, library: allotments, model, conversation, clock: () => 0, ...more })
 
 describe('a turn', () => {
   it('goes from a question to a cited answer, with a working for each step', async () => {
@@ -121,6 +126,36 @@ describe('handing over to a person', () => {
     const passedOn = { to: 'the fire warden', field: 'rules.0' }
     expect((await take('When are bonfires allowed?', [], understudy, own)).handOver).toEqual(passedOn)
     expect((await take('When are bonfires allowed?', [], saying('In November [1].'), own)).handOver).toEqual(passedOn)
+  })
+
+  describe('where people answer', () => {
+    const takeWith = (said: string, isThere: boolean, says = '', model: Model = understudy) =>
+      take(said, [], model, own, { people: { isThere, says } })
+
+    it('calls one as soon as a visitor wants one, in front of any model', async () => {
+      for (const model of [understudy, saying('I cannot transfer you.')]) {
+        const turn = await takeWith('Can I speak to a person?', true, '', model)
+        expect(turn).toMatchObject({ outcome: 'acted', handOver: { to: '', field: '' } })
+        expect(turn.reply).toMatch(/^I have asked a person to join you here\./)
+      }
+    })
+
+    it('says that somebody comes only where one does', async () => {
+      const complaint = 'I have a complaint about your staff'
+      expect((await takeWith(complaint, true, 'Ana is coming.')).reply).toBe(
+        'The chair will write to you. Ana is coming.',
+      )
+      const away = await takeWith(complaint, false)
+      expect(away.reply).toBe('The chair will write to you. Nobody is here in person just now.')
+      expect(away.handOver).toEqual({ to: '', field: 'boundaries.1' })
+      expect((await takeWith('Can I speak to a person?', false)).reply).toMatch(/Nobody is here in person just now\.$/)
+    })
+
+    it('says nothing of people to who asks for none', async () => {
+      const { reply, handOver } = await takeWith('What does a large plot cost?', true)
+      expect(reply).not.toContain('person')
+      expect(handOver).toBeUndefined()
+    })
   })
 
   it('is not noted for a boundary that only declines, a rule that only tells who can help, or another question', async () => {

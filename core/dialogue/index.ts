@@ -10,6 +10,7 @@ export {
   type ToolUse,
   type LibraryPort,
   type Outcome,
+  type People,
   type TurnContext,
   type TurnState,
   type Working,

@@ -5,7 +5,7 @@ import { deliberate } from './deliberate'
 import { followDuty } from './duty'
 import { resolveFollowUp } from './followUp'
 import { useGivenAnswer } from './given'
-import { handOver } from './handOver'
+import { callPerson, handOver } from './handOver'
 import { rememberVisitor } from './memory'
 import { writePrompt } from './prompt'
 import { readSaid } from './read'
@@ -49,6 +49,7 @@ export const STEPS: readonly RegisteredStep[] = [
     about: 'Begins and carries out duties, and asks for what they need.',
     run: followDuty,
   },
+  { name: 'person', title: 'A person', about: 'Calls a person where the visitor wants one.', run: callPerson },
   { name: 'rules', title: 'Rules', about: 'Tells which rules the line calls for.', run: callRules },
   {
     name: 'deliberation',
@@ -69,7 +70,7 @@ export const STEPS: readonly RegisteredStep[] = [
   {
     name: 'handover',
     title: 'Passing on',
-    about: 'Passes the visitor on to a person where the brief says so.',
+    about: 'Passes the visitor on to a person where the brief or the visitor wants it, and says whether one comes.',
     isAlways: true,
     run: handOver,
   },

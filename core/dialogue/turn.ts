@@ -121,6 +121,13 @@ export interface ToolUse {
   readonly tookMs: number
 }
 
+/** People who answer beside the agent. */
+export interface People {
+  readonly isThere: boolean
+  /** What the visitor hears; empty for the language's own words. */
+  readonly says: string
+}
+
 /** What a turn needs from outside. */
 export interface TurnContext {
   readonly brief: Brief
@@ -137,6 +144,8 @@ export interface TurnContext {
   readonly variables?: Readonly<Record<string, string>>
   /** Who hears the reply: a visitor, or a person who reviews it. Left out: a visitor. */
   readonly audience?: 'visitor' | 'reviewer'
+  /** Whether somebody is there to answer in person, and what is said of it; left out where nobody ever does. */
+  readonly people?: People
   readonly signal?: AbortSignal
   /** Called with each piece of text while the model speaks. */
   readonly onText?: (text: string) => void

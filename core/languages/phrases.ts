@@ -24,6 +24,9 @@ export interface Phrases {
   /** The agent puts nobody through; whom to ask comes after it where the library tells. */
   readonly noPerson: string
   readonly whomToAsk: string
+  /** A person was asked to join; nobody is there who could. */
+  readonly personCalled: string
+  readonly nobodyThere: string
   readonly duty: DutyPhrases
   readonly courtesy: CourtesyPhrases
   readonly openers: Register

@@ -21,6 +21,8 @@ import { Bus } from './bus'
 import type { Config } from './config'
 import { openDataFolder, type DataFolder } from './dataFolder'
 import { keepStatistics, openDatabase, openWire } from './database'
+import { deliveryRoutes, sendWork } from './delivery'
+import { deskRoutes, keepWatch } from './desk'
 import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } from './embedding'
 import { FileStore } from './files'
 import { folderRoutes } from './folder/routes'
@@ -62,6 +64,7 @@ import { Seal } from './settings/seal'
 import { studyRoutes, studyWork } from './studies'
 import { RememberedTurns } from './turns/remembered'
 import { turnRoutes } from './turns/routes'
+import { visitorRoutes } from './visitors'
 
 export const VERSION = '0.1.0'
 
@@ -117,6 +120,7 @@ export async function buildApp(
         rehearse: later(() => rehearseWork(services)),
         note: later(() => noteWork(services)),
         study: later(() => studyWork(services)),
+        send: sendWork({ db, seal, config, bus }),
       },
       () => room.look(),
       () => bus.tellJobs(),
@@ -155,6 +159,7 @@ export async function buildApp(
     if (wire) bus.connect(wire)
     await jobs.start(await waitingForWork(db), wire === undefined)
     const stopRefreshing = keepRefreshing(services)
+    const stopWatching = keepWatch(services)
     const stopStatistics =
       database.kind === 'embedded' ? keepStatistics(db, (error) => server.log.warn(error)) : () => undefined
     const door = config.visitors && visitorsDoor(server)
@@ -174,6 +179,7 @@ export async function buildApp(
       },
       close: async () => {
         stopRefreshing()
+        stopWatching()
         stopStatistics()
         room.close()
         door?.closeAllConnections()
@@ -271,6 +277,9 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(memberRoutes(services, membership))
   await server.register(backupRoutes(services, VERSION))
   await server.register(embedderRoutes(services))
+  await server.register(deliveryRoutes(services))
+  await server.register(deskRoutes(services))
+  await server.register(visitorRoutes(services))
   await server.register(outletRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })

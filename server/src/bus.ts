@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events'
 
-/** What changed, so that open screens fetch it again. */
-const CHANGES = ['agent', 'sources', 'scripts', 'editions', 'logbook', 'notes', 'studies'] as const
+/** What changed of an agent, so that open screens fetch it again; `lines` is told of one conversation, to its visitor. */
+const CHANGES = ['agent', 'sources', 'scripts', 'editions', 'logbook', 'notes', 'studies', 'lines'] as const
 export type Change = (typeof CHANGES)[number]
 
 /** How far a piece of work has come: so many of so many, and with what it is busy. */
@@ -14,7 +14,7 @@ export interface WorkProgress {
 
 /** What servers on one database tell each other. */
 export type Message =
-  | { readonly kind: 'change'; readonly agentId: string; readonly change: Change }
+  | { readonly kind: 'change'; readonly id: string; readonly change: Change }
   | { readonly kind: 'work'; readonly id: string; readonly progress: WorkProgress }
   | { readonly kind: 'jobs' }
 
@@ -40,13 +40,13 @@ export class Bus {
 
   /** Hears what another server said. */
   hear(message: Message): void {
-    if (message.kind === 'change') this.#emitter.emit(message.agentId, message.change)
+    if (message.kind === 'change') this.#emitter.emit(message.id, message.change)
     else if (message.kind === 'work') this.#work.emit(message.id, message.progress)
   }
 
   /** After messages may have been lost: every open screen fetches everything. */
   hearAll(): void {
-    for (const agentId of this.#emitter.eventNames()) for (const change of CHANGES) this.#emitter.emit(agentId, change)
+    for (const id of this.#emitter.eventNames()) for (const change of CHANGES) this.#emitter.emit(id, change)
   }
 
   /** Tells how far a piece of work has come; `done` is its last word. */
@@ -61,9 +61,10 @@ export class Bus {
     return () => this.#work.off(id, onProgress)
   }
 
-  tell(agentId: string, change: Change): void {
-    this.#emitter.emit(agentId, change)
-    this.#wire?.send({ kind: 'change', agentId, change })
+  /** Tells of a change to whoever has the agent, or the conversation, open. */
+  tell(id: string, change: Change): void {
+    this.#emitter.emit(id, change)
+    this.#wire?.send({ kind: 'change', id, change })
   }
 
   /** Tells other servers that there is work to do. */
@@ -71,9 +72,9 @@ export class Bus {
     this.#wire?.send({ kind: 'jobs' })
   }
 
-  /** Calls back on each change of an agent; gives the function that stops it. */
-  listen(agentId: string, onChange: (change: Change) => void): () => void {
-    this.#emitter.on(agentId, onChange)
-    return () => this.#emitter.off(agentId, onChange)
+  /** Calls back on each change of an agent or a conversation; gives the function that stops it. */
+  listen(id: string, onChange: (change: Change) => void): () => void {
+    this.#emitter.on(id, onChange)
+    return () => this.#emitter.off(id, onChange)
   }
 }

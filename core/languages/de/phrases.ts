@@ -17,6 +17,8 @@ export const de: Phrases = {
   nameUnknown: 'Ihren Namen haben Sie mir nicht gesagt.',
   noPerson: 'Ich bin ein Programm und kann Sie mit niemandem verbinden.',
   whomToAsk: 'Wen Sie fragen können:',
+  personCalled: 'Ich habe jemanden gebeten, hier dazuzukommen. Bis dahin können Sie mich weiter fragen.',
+  nobodyThere: 'Im Moment ist niemand persönlich da.',
   askAbout: (topic) => `Was muss ich über ${topic} wissen?`,
   askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
   askCell: (column, entry) => `Was gilt bei „${column}“ für ${entry}?`,

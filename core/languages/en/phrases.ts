@@ -17,6 +17,8 @@ export const en: Phrases = {
   nameUnknown: 'You have not told me your name.',
   noPerson: 'I am a program and cannot put you through to anyone.',
   whomToAsk: 'Whom to ask:',
+  personCalled: 'I have asked a person to join you here. You can go on asking me until they come.',
+  nobodyThere: 'Nobody is here in person just now.',
   askAbout: (topic) => `What should I know about ${topic}?`,
   askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
   askCell: (column, entry) => `What is the ${column} for ${entry}?`,

@@ -17,6 +17,8 @@ export const es: Phrases = {
   nameUnknown: 'No me ha dicho su nombre.',
   noPerson: 'Soy un programa y no puedo ponerle en contacto con nadie.',
   whomToAsk: 'A quién preguntar:',
+  personCalled: 'He pedido a una persona que venga aquí. Mientras tanto puede seguir preguntándome.',
+  nobodyThere: 'Ahora mismo no hay nadie aquí en persona.',
   askAbout: (topic) => `¿Qué debo saber sobre ${topic}?`,
   askWhether: (subject, verb, rest) => `¿${subject} ${verb} ${rest}?`,
   askCell: (column, entry) => `¿Cuál es el valor de «${column}» para ${entry}?`,

@@ -17,6 +17,9 @@ export const fr: Phrases = {
   nameUnknown: 'Vous ne m’avez pas dit votre nom.',
   noPerson: 'Je suis un programme et ne peux pas vous mettre en relation.',
   whomToAsk: 'À qui s’adresser :',
+  personCalled:
+    'J’ai demandé à une personne de vous rejoindre ici. En attendant, vous pouvez continuer à me poser des questions.',
+  nobodyThere: 'Personne n’est là en ce moment pour vous répondre.',
   askAbout: (topic) => `Que faut-il savoir sur ${topic} ?`,
   askWhether: (subject, verb, rest) => `Est-ce que ${subject} ${verb} ${rest} ?`,
   askCell: (column, entry) => `Quelle est la valeur de « ${column} » pour ${entry} ?`,

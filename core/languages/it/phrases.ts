@@ -17,6 +17,8 @@ export const it: Phrases = {
   nameUnknown: 'Non mi ha detto il Suo nome.',
   noPerson: 'Sono un programma e non posso metterla in contatto con nessuno.',
   whomToAsk: 'A chi chiedere:',
+  personCalled: 'Ho chiesto a una persona di raggiungerla qui. Nel frattempo può continuare a chiedere a me.',
+  nobodyThere: 'In questo momento non c’è nessuno di persona.',
   askAbout: (topic) => `Che cosa devo sapere su ${topic}?`,
   askWhether: (subject, verb, rest) => `${subject} ${verb} ${rest}?`,
   askCell: (column, entry) => `Qual è il valore di «${column}» per ${entry}?`,

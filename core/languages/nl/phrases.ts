@@ -17,6 +17,8 @@ export const nl: Phrases = {
   nameUnknown: 'U hebt me uw naam niet gezegd.',
   noPerson: 'Ik ben een programma en kan u met niemand doorverbinden.',
   whomToAsk: 'Aan wie u het kunt vragen:',
+  personCalled: 'Ik heb iemand gevraagd hier bij u te komen. Tot die tijd kunt u mij vragen blijven stellen.',
+  nobodyThere: 'Er is nu niemand persoonlijk aanwezig.',
   askAbout: (topic) => `Wat moet ik weten over ${topic}?`,
   askWhether: (subject, verb, rest) => `${verb} ${subject} ${rest}?`,
   askCell: (column, entry) => `Wat geldt bij “${column}” voor ${entry}?`,

@@ -1,8 +1,7 @@
-import { lookup } from 'node:dns'
-import { Agent, request, type Dispatcher } from 'undici'
-import ipaddr from 'ipaddr.js'
+import { request, type Dispatcher } from 'undici'
 import type { ReadProblem } from '@parrot/core/library'
 import type { Validators } from '../database'
+import { guardedAgent, isPrivate, PrivateAddress } from './guarded'
 
 /** A page as fetched. `url` is where it was found after redirects; what it is was told from its bytes. */
 export interface FetchedPage {
@@ -40,34 +39,6 @@ export const ROBOT = 'MildParrot'
 const USER_AGENT = `${ROBOT}/0.1`
 const MOST_REDIRECTS = 5
 const TIMEOUT_MS = 20_000
-
-/** Whether an address is one of the public internet: not private, loopback, link-local or otherwise reserved. */
-export function isPublicAddress(address: string): boolean {
-  if (!ipaddr.isValid(address)) return false
-  return ipaddr.process(address).range() === 'unicast'
-}
-
-class PrivateAddress extends Error {}
-
-/**
- * Connects only to addresses that are public or whose host was allowed. The check stands inside the look-up that the
- * connection itself uses, so a name that resolves differently the second time gains nothing.
- */
-function guardedAgent(isAllowed: boolean): Agent {
-  return new Agent({
-    connect: {
-      timeout: TIMEOUT_MS,
-      lookup: (hostname, options, callback) =>
-        lookup(hostname, { ...options, all: true }, (error, found) => {
-          if (error) return callback(error, [] as never, 0)
-          const blocked = isAllowed ? undefined : found.find(({ address }) => !isPublicAddress(address))
-          if (blocked) return callback(new PrivateAddress(blocked.address), [] as never, 0)
-          if (options.all) return callback(null, found as never)
-          return callback(null, found[0]!.address as never, found[0]!.family)
-        }),
-    },
-  })
-}
 
 /** Fetches one page: http and https only, at most five redirects, each checked anew, at most 20 MB, within 20 s. */
 export async function fetchPage(
@@ -124,9 +95,7 @@ export async function fetchPage(
 function refusalOf(url: URL, isAllowed: boolean): FetchFailure | undefined {
   if (url.protocol !== 'http:' && url.protocol !== 'https:')
     return failure(`“${url.href}” is not a web address.`, 'Only http and https addresses can be read.')
-  const host = url.hostname.replace(/^\[|\]$/g, '')
-  // A literal address never passes the look-up, so it is checked here.
-  return !isAllowed && ipaddr.isValid(host) && !isPublicAddress(host) ? privateHost(url) : undefined
+  return !isAllowed && isPrivate(url) ? privateHost(url) : undefined
 }
 
 const failure = (message: string, advice: string): FetchFailure => ({ ok: false, problem: { message, advice } })

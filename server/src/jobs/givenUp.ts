@@ -1,6 +1,17 @@
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import type { GivenUpJob } from '@parrot/contract'
-import { agents, jobs, notes, rehearsals, sources, sourceVersions, studies, surveys, type Database } from '../database'
+import {
+  agents,
+  deliveries,
+  jobs,
+  notes,
+  rehearsals,
+  sources,
+  sourceVersions,
+  studies,
+  surveys,
+  type Database,
+} from '../database'
 
 /** More are told of than anybody reads. */
 const MOST_SHOWN = 100
@@ -36,7 +47,7 @@ async function subjects(db: Database, ids: readonly string[]): Promise<Map<strin
     .innerJoin(sources, eq(sources.id, sourceVersions.sourceId))
     .where(inArray(sourceVersions.id, [...ids]))
   const ofAgents = await Promise.all(
-    [surveys, rehearsals, notes, studies].map((table) =>
+    [surveys, rehearsals, notes, studies, deliveries].map((table) =>
       db
         .select({ id: table.id, name: agents.name })
         .from(table)

@@ -24,6 +24,8 @@ type Kind = (typeof jobs.$inferSelect)['kind']
 const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }[] = [
   { kinds: ['read', 'survey', 'embed'], most: 2 },
   { kinds: ['rehearse', 'note', 'study'], most: 2 },
+  // What is sent waits for others, not for this machine.
+  { kinds: ['send'], most: 6 },
 ]
 const AT_ONCE = 500
 /** A job at work for longer no longer keeps the next of its lane waiting, so many of them at most. */

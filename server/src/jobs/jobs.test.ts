@@ -21,6 +21,7 @@ describe('kinds of work', () => {
       rehearse: quick,
       note: quick,
       study: quick,
+      send: quick,
     })
     for (const id of ['one', 'two', 'three']) await jobs.add('read', id)
     await jobs.add('note', 'four')

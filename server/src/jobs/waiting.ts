@@ -1,5 +1,5 @@
-import { inArray } from 'drizzle-orm'
-import { notes, rehearsals, sourceVersions, studies, surveys, type Database } from '../database'
+import { eq, inArray } from 'drizzle-orm'
+import { deliveries, notes, rehearsals, sourceVersions, studies, surveys, type Database } from '../database'
 
 /** Everything that waits for work to be done on it, by its own word. */
 export async function waitingForWork(db: Database) {
@@ -23,7 +23,8 @@ export async function waitingForWork(db: Database) {
     .select({ subject: studies.id })
     .from(studies)
     .where(inArray(studies.status, ['queued', 'running']))
-  const all = { read, survey, rehearse, note, study } as const
+  const send = await db.select({ subject: deliveries.id }).from(deliveries).where(eq(deliveries.state, 'waiting'))
+  const all = { read, survey, rehearse, note, study, send } as const
   return Object.entries(all).flatMap(([kind, rows]) =>
     rows.map(({ subject }) => ({ kind: kind as keyof typeof all, subject })),
   )

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm'
 import { recordingType, type Origin, type ReadProblem, type SitePage } from '@parrot/core/library'
 import { fetchPage, Renderer, textOf, walk, type FetchOptions, type Visited } from '../crawl'
 import { sourceVersions, type PageReport, type Validators } from '../database'
-import { listAllowedHosts } from '../settings/hosts'
+import { hostsOf } from '../settings/hosts'
 import type { ReadMeans } from './readJob'
 import { transcribe } from './transcriber'
 import { answeringVersion, type VersionRow } from './versions'
@@ -55,12 +55,6 @@ export const nothingReadable = (url: string): ReadProblem => ({
   message: `“${url}” gave no page that may be read.`,
   advice: 'Check the address, the patterns, and what its robots.txt allows.',
 })
-
-/** The private hosts that may be fetched from. */
-export const hostsOf = async ({ config, db }: Pick<ReadMeans, 'config' | 'db'>): Promise<string[]> => [
-  ...config.allowedHosts,
-  ...(await listAllowedHosts(db)),
-]
 
 const keep = async (
   { db, files }: ReadMeans,

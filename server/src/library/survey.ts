@@ -6,7 +6,8 @@ import { surveys, type Database, type SurveyedPage } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { Work } from '../jobs'
-import { hostsOf, nothingReadable } from './content'
+import { hostsOf } from '../settings/hosts'
+import { nothingReadable } from './content'
 import type { ReadMeans } from './readJob'
 
 /** Begins a survey of a site; gives its id. */

@@ -5,6 +5,7 @@ import {
   count,
   desc,
   eq,
+  gt,
   gte,
   inArray,
   isNotNull,
@@ -15,6 +16,7 @@ import {
 } from 'drizzle-orm'
 import type { Conversation, ConversationSummary, LogbookQuery } from '@parrot/contract'
 import { conversations, turns, wordsOf, type Database } from '../database'
+import { personOf } from '../desk'
 import { notFound } from '../http/problems'
 import { earlier } from '../turns/conversations'
 
@@ -22,7 +24,8 @@ import { earlier } from '../turns/conversations'
 const DAY = 24 * 60 * 60_000
 
 /** The conversations of an agent that a query narrows to, whichever of them are looked at. */
-function narrowed(agentId: string, { q, outcome, edition, outlet, from, to }: Partial<LogbookQuery>): SQL {
+function narrowed(agentId: string, query: Partial<LogbookQuery>): SQL {
+  const { q, outcome, edition, outlet, from, to, rating, collected, minutes } = query
   const words = (q?.match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => `${word.toLowerCase()}:*`).join(' & ')
   const said = sql`select ${turns.conversationId} from ${turns} where ${turns.agentId} = ${agentId}
     and ${wordsOf(turns)} @@ to_tsquery('simple', ${words})`
@@ -39,13 +42,24 @@ function narrowed(agentId: string, { q, outcome, edition, outlet, from, to }: Pa
         : eq(conversations.outletId, outlet),
     from === undefined ? undefined : gte(conversations.lastAt, new Date(from)),
     to === undefined ? undefined : lt(conversations.lastAt, new Date(Date.parse(to) + DAY)),
+    rating && gt(rating === 'up' ? conversations.liked : conversations.disliked, 0),
+    collected === 'true' ? eq(conversations.hasCollected, true) : undefined,
+    minutes === undefined
+      ? undefined
+      : sql`${conversations.lastAt} - ${conversations.createdAt} >= make_interval(mins => ${minutes})`,
   )!
 }
 
 const isUnanswered = sql`${conversations.unanswered} > 0`
 
-const kindOf = ({ unanswered, passedOn }: Partial<LogbookQuery>): SQL | undefined =>
-  passedOn === 'true' ? isNotNull(conversations.passedOnTo) : unanswered === 'true' ? isUnanswered : undefined
+const kindOf = ({ unanswered, passedOn, person }: Partial<LogbookQuery>): SQL | undefined =>
+  person
+    ? eq(conversations.person, person)
+    : passedOn === 'true'
+      ? isNotNull(conversations.passedOnTo)
+      : unanswered === 'true'
+        ? isUnanswered
+        : undefined
 
 /** Visitors’ conversations, the latest first, and how many of those that are found went unanswered or were passed on. */
 export async function listConversations(
@@ -53,13 +67,20 @@ export async function listConversations(
   agentId: string,
   query: Partial<LogbookQuery>,
   { offset, limit }: { offset: number; limit: number },
-): Promise<{ total: number; unanswered: number; passedOn: number; conversations: ConversationSummary[] }> {
+): Promise<{
+  total: number
+  unanswered: number
+  passedOn: number
+  waiting: number
+  conversations: ConversationSummary[]
+}> {
   const found = narrowed(agentId, query)
   const [counts] = await db
     .select({
       total: count(),
       unanswered: sql<number>`count(*) filter (where ${isUnanswered})`.mapWith(Number),
       passedOn: count(conversations.passedOnTo),
+      waiting: sql<number>`count(*) filter (where ${conversations.person} = 'waiting')`.mapWith(Number),
     })
     .from(conversations)
     .where(found)
@@ -107,6 +128,11 @@ const summaryOf = (row: ConversationRow): ConversationSummary => ({
   unanswered: row.unanswered,
   passedOnTo: row.passedOnTo,
   opening: row.opening,
+  outletId: row.outletId,
+  person: personOf(row),
+  liked: row.liked,
+  disliked: row.disliked,
+  hasCollected: row.hasCollected,
 })
 
 /** One conversation with every line, its citations and workings. */
@@ -123,6 +149,9 @@ export async function conversationById(db: Database, id: string): Promise<Conver
       workings: line.workings,
       handOver: line.handOver,
       edition: line.edition,
+      by: line.person,
+      rating: line.rating,
+      ratingWord: line.ratingWord,
     })),
   }
 }

@@ -5,6 +5,7 @@ import {
   agentSources,
   conversations,
   expectations,
+  hooks,
   notes,
   outlets,
   passages,
@@ -15,6 +16,7 @@ import {
   sourceVersions,
   studies,
   surveys,
+  visitors,
   type Database,
 } from '../database'
 
@@ -105,6 +107,8 @@ const SUBJECTS: readonly (readonly [begins: string, agents: Find, changed?: Find
   ['/api/studies/:id', ownerIn(studies)],
   ['/api/surveys/:id', ownerIn(surveys)],
   ['/api/outlets/:id', ownerIn(outlets)],
+  ['/api/hooks/:id', ownerIn(hooks)],
+  ['/api/visitors/:id', ownerIn(visitors)],
 ]
 
 /** Rows within an agent that are named beside it: they must be that agent’s. */
@@ -135,6 +139,11 @@ const OTHERS: Readonly<Record<string, Need>> = {
   'GET /api/faces/:face': { kind: 'open' },
   'GET /api/talk/:slug': { kind: 'open' },
   'POST /api/talk/:slug/turns': { kind: 'open' },
+  'POST /api/talk/:slug/details': { kind: 'open' },
+  'GET /api/talk/:slug/conversations/:key': { kind: 'open' },
+  'GET /api/talk/:slug/conversations/:key/events': { kind: 'open' },
+  'POST /api/talk/:slug/conversations/:key/details': { kind: 'open' },
+  'PUT /api/talk/:slug/conversations/:key/ratings/:turnId': { kind: 'open' },
   'GET /api/session': { kind: 'open' },
   'POST /api/session': { kind: 'open' },
   'DELETE /api/session': { kind: 'open' },

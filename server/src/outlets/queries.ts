@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { and, eq, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm'
 import type { z } from 'zod'
-import type { newOutlet, Outlet, outletChange } from '@parrot/contract'
+import { NO_FORM, type newOutlet, type Outlet, type outletChange } from '@parrot/contract'
 import { agents, outletDays, outletKeys, outlets, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
@@ -31,6 +31,7 @@ async function shown(db: Database, rows: readonly OutletRow[]): Promise<Outlet[]
     .where(and(inArray(outletDays.outletId, ids), eq(outletDays.day, today)))
   return rows.map(({ agentId: _agent, createdAt: _made, removedAt: _removed, ...row }) => ({
     ...row,
+    form: row.form ?? NO_FORM,
     turnsToday: days.find(({ outletId }) => outletId === row.id)?.turns ?? 0,
     keys: keys
       .filter(({ outletId }) => outletId === row.id)

@@ -1,10 +1,13 @@
-import { ModelProblem, type Exchange } from '@parrot/core/dialogue'
+import { ModelProblem, type Exchange, type People } from '@parrot/core/dialogue'
 import type { TalkReply } from '@parrot/contract'
+import { keepVisitorsLine, peopleFor } from '../desk'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
-import { conversationOf, keepTurn } from '../turns/conversations'
+import { conversationOf, keepTurn, type OpenConversation, type TurnRow } from '../turns/conversations'
 import { editionOf, type Listening } from '../turns/subject'
-import { countTurn, mustBeOpen, type Place } from './queries'
+import { citationsFor, keyOf, personIn } from './conversation'
+import { afterTurn } from './happened'
+import { countTurn, mustBeOpen, type OutletRow, type Place } from './queries'
 
 /** What a visitor says, and in which conversation; where the page keeps the conversation, what was said before in it. */
 export interface VisitorsTurn {
@@ -14,38 +17,71 @@ export interface VisitorsTurn {
   readonly before?: readonly Exchange[]
 }
 
-/** Takes a visitor's turn at a place, and keeps it in the logbook. */
+/** Takes a visitor's turn at a place, and keeps it in the logbook. Where a person answers, the line is theirs. */
 export async function takeVisitorsTurn(
   services: Services,
   place: Place,
   { text, conversationId, variables = {}, before }: VisitorsTurn,
   listening: Listening,
 ): Promise<TalkReply> {
-  const { db, bus, remembered } = services
+  const { db, bus, remembered, seal } = services
   const { agent, edition, outlet } = place
   const began = performance.now()
   mustBeOpen(place)
   const subject = await editionOf(services, agent, edition)
   const conversation = await conversationOf(db, agent.id, 'talk', conversationId)
   await countTurn(db, place)
+  const { id } = conversation
+  const base = { conversationId: id, key: keyOf(seal, id) }
+  if (conversation.person === 'taken') {
+    const { turnId } = await keepVisitorsLine(db, id, text)
+    bus.tell(id, 'lines')
+    bus.tell(agent.id, 'logbook')
+    const person = await personIn(db, id)
+    return { ...base, turnId, reply: '', citations: [], person, isFormDue: false }
+  }
+  // A program has nobody to talk to: it gets an answer, not a conversation.
+  const people = before ? undefined : await peopleFor(db, agent.id)
   const line = { said: text, conversation: before ?? conversation.exchanges, variables }
-  const turn = await remembered.take(services, agent.id, subject, line, listening).catch((error: unknown) => {
+  const heard = { ...listening, people }
+  const turn = await remembered.take(services, agent.id, subject, line, heard).catch((error: unknown) => {
     throw failureForVisitors(error)
   })
-  const kept = { agentId: agent.id, channel: 'talk', conversationId: conversation.id, outletId: outlet?.id } as const
-  await keepTurn(db, kept, subject, turn, performance.now() - began)
+  const kept = {
+    agentId: agent.id,
+    channel: 'talk',
+    conversationId: id,
+    outletId: outlet?.id ?? null,
+    hasCollected: conversation.hasCollected,
+    person: turn.handOver && stateFor(people, conversation),
+  } as const
+  const row = await keepTurn(db, kept, subject, turn, performance.now() - began)
   bus.tell(agent.id, 'logbook')
+  const isNewlyCalled = kept.person !== undefined && conversation.person === null
+  await afterTurn(services, place, row, { isNewlyCalled, memory: conversation.exchanges.at(-1)?.memory })
   return {
-    conversationId: conversation.id,
+    ...base,
+    turnId: row.id,
     reply: turn.reply,
-    citations: turn.citations.map(({ marker, sourceTitle, quote, locator, headings }) => ({
-      marker,
-      sourceTitle,
-      quote,
-      locator,
-      headings,
-    })),
+    citations: citationsFor(turn.citations),
+    person: kept.person || conversation.person ? await personIn(db, id) : null,
+    isFormDue: isFormDue(outlet, row, conversation),
   }
+}
+
+/** Whether somebody is waited for after one was asked for; one who is waited for already still is. */
+const stateFor = (people: People | undefined, { person }: OpenConversation): 'waiting' | 'missed' | undefined =>
+  people && person !== 'waiting' ? (people.isThere ? 'waiting' : 'missed') : undefined
+
+function isFormDue(outlet: OutletRow | null, row: TurnRow, { hasCollected }: OpenConversation): boolean {
+  const form = outlet?.form
+  if (!form || form.fields.length === 0 || hasCollected) return false
+  const { moments, afterTurns } = form
+  return (
+    (moments.includes('person') && row.handOver !== null) ||
+    (moments.includes('unknown') && row.outcome === 'unknown') ||
+    (moments.includes('turns') && row.ordinal === afterTurns)
+  )
 }
 
 /** What failed is the designer's business; a visitor is told that there is no answer just now. */

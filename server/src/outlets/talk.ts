@@ -17,6 +17,7 @@ import { embedded, bubbleScript } from './embed'
 import { addProgramRoutes } from './programs'
 import { placeBySlug } from './queries'
 import { takeVisitorsTurn } from './take'
+import { addVisitRoutes } from './visit'
 
 const params = z.object({ slug: z.string().max(100) })
 
@@ -67,6 +68,8 @@ export const talkRoutes =
           suggestions: suggestions.filter((text) => text.trim() !== ''),
           look: outlet?.look ?? null,
           paused: outlet?.state === 'paused' ? outlet.pausedMessage || 'There is a pause here just now.' : null,
+          form: outlet?.form?.fields.length ? outlet.form : null,
+          remembers: brief.memory.rememberVisitor,
         }
       },
     )
@@ -133,4 +136,5 @@ export const talkRoutes =
     )
 
     addProgramRoutes(app, services, limited)
+    addVisitRoutes(app, services, limited)
   }

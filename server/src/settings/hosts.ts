@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm'
+import type { Services } from '../services'
 import { settings, type Database } from '../database'
 
 const NAME = 'allowed-hosts'
@@ -14,3 +15,9 @@ export async function setAllowedHosts(db: Database, hosts: readonly string[]): P
   await db.insert(settings).values({ name: NAME, value }).onConflictDoUpdate({ target: settings.name, set: { value } })
   return value
 }
+
+/** All private hosts that may be reached: those of the configuration too. */
+export const hostsOf = async ({ config, db }: Pick<Services, 'config' | 'db'>): Promise<string[]> => [
+  ...config.allowedHosts,
+  ...(await listAllowedHosts(db)),
+]

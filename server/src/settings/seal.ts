@@ -1,4 +1,4 @@
-import { createCipheriv, createDecipheriv, randomBytes } from 'node:crypto'
+import { createCipheriv, createDecipheriv, createHmac, randomBytes } from 'node:crypto'
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
@@ -28,6 +28,11 @@ export class Seal {
   /** Whether something holds under the key: for proofs that somebody can read its file. */
   proves(isTrue: (key: Buffer) => boolean): boolean {
     return isTrue(this.#key)
+  }
+
+  /** A proof that this server gave something out, for one purpose: whoever has it was given it. */
+  sign(purpose: string, text: string): string {
+    return createHmac('sha256', this.#key).update(`${purpose} ${text}`).digest('base64url').slice(0, 27)
   }
 
   /** The secret as text that can be stored: iv, tag and ciphertext in base64. */

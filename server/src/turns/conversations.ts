@@ -1,7 +1,7 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm'
 import { NOTHING_KNOWN, type Exchange, type Memory } from '@parrot/core/dialogue'
 import type { EarlierAnswer } from '@parrot/contract'
-import { conversations, turns, type Database } from '../database'
+import { conversations, turns, visitors, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { TurnKept } from './remembered'
@@ -13,16 +13,27 @@ export type TurnRow = typeof turns.$inferSelect
 /** How many earlier turns are loaded; a brief may let the model see fewer. */
 const MOST_EXCHANGES = 100
 
-/** A conversation to go on with: its id, and what was said. One that is not this agent's is not found. */
+/** A conversation to go on with: its id, what was said, and who answers in it. */
+export interface OpenConversation {
+  readonly id: string
+  readonly exchanges: readonly Exchange[]
+  readonly person: (typeof conversations.$inferSelect)['person']
+  readonly hasCollected: boolean
+}
+
+/** The conversation to go on with, or a new one. One that is not this agent's is not found. */
 export async function conversationOf(
   db: Database,
   agentId: string,
   channel: Channel,
   id: string | undefined,
-): Promise<{ id: string; exchanges: Exchange[] }> {
-  if (id === undefined) return { id: newId(), exchanges: [] }
+): Promise<OpenConversation> {
+  if (id === undefined) return { id: newId(), exchanges: [], person: null, hasCollected: false }
   const rows = await db
     .select({
+      by: turns.person,
+      person: conversations.person,
+      hasCollected: conversations.hasCollected,
       said: turns.said,
       reply: turns.reply,
       question: turns.question,
@@ -34,20 +45,58 @@ export async function conversationOf(
     .where(and(eq(conversations.id, id), eq(conversations.agentId, agentId), eq(conversations.channel, channel)))
     .orderBy(desc(turns.ordinal))
     .limit(MOST_EXCHANGES)
-  // A conversation begins with its first turn, so one without any is none.
-  if (rows.length === 0) throw notFound('conversation')
-  return { id, exchanges: rows.reverse() }
+  if (rows.length === 0) {
+    // It begins with its first turn; the visitor may have filled a form before.
+    const told = await db
+      .select({ id: visitors.id })
+      .from(visitors)
+      .where(and(eq(visitors.conversationId, id), eq(visitors.agentId, agentId)))
+    if (told.length === 0 || channel !== 'talk') throw notFound('conversation')
+    return { id, exchanges: [], person: null, hasCollected: true }
+  }
+  const { person, hasCollected } = rows[0]!
+  return { id, exchanges: exchangesOf(rows.reverse()), person, hasCollected }
 }
+
+/** What was said as exchanges: the lines of a talk with a person, in which each side may say several, make one of them. */
+function exchangesOf(rows: readonly (Exchange & { readonly by: string | null })[]): Exchange[] {
+  const made: Exchange[] = []
+  let isOpen = false
+  for (const { by, said, reply, question, outcome, memory } of rows) {
+    const line = { said, reply, question, outcome, memory } as Exchange
+    const before = made.at(-1)
+    if (by === null || !isOpen || !before || (said !== '' && before.reply !== '')) made.push(line)
+    else
+      made.splice(-1, 1, {
+        ...line,
+        said: joined(before.said, said),
+        question: joined(before.said, said),
+        reply: joined(before.reply, reply),
+      })
+    isOpen = by !== null
+  }
+  return made
+}
+
+const joined = (...parts: readonly string[]): string => parts.filter((part) => part !== '').join('\n')
 
 /** Keeps a turn that was taken; the conversation begins with its first. */
 export async function keepTurn(
   db: Database,
-  place: { agentId: string; channel: Channel; conversationId: string; outletId?: string | null },
+  place: {
+    agentId: string
+    channel: Channel
+    conversationId: string
+    outletId?: string | null
+    hasCollected?: boolean
+    /** A person was called in this turn, or could not be. */
+    person?: 'waiting' | 'missed' | undefined
+  },
   subject: Subject,
   state: TurnKept,
   tookMs: number,
 ): Promise<TurnRow> {
-  const { agentId, channel, conversationId, outletId = null } = place
+  const { agentId, channel, conversationId, outletId = null, person, hasCollected = false } = place
   const isUnanswered = state.outcome === 'unknown'
   const passedOnTo = state.handOver?.to ?? null
   // One statement for both: a crowd waits for as many as there are.
@@ -65,6 +114,8 @@ export async function keepTurn(
         passedOnTo,
         edition: subject.edition,
         outletId,
+        hasCollected,
+        ...(person ? { person, personSince: new Date() } : {}),
       })
       .onConflictDoUpdate({
         target: conversations.id,
@@ -74,6 +125,7 @@ export async function keepTurn(
           edition: subject.edition,
           ...(isUnanswered ? { unanswered: sql`${conversations.unanswered} + 1` } : {}),
           ...(passedOnTo === null ? {} : { passedOnTo }),
+          ...(person ? { person, personSince: new Date() } : {}),
           outcomes: sql`array(select distinct unnest(array_append(${conversations.outcomes}, ${state.outcome})))`,
         },
       })

@@ -40,7 +40,16 @@ export class RememberedTurns {
     { said, conversation, variables = {} }: VisitorsLine,
     listening: Listening,
   ): Promise<TurnKept> {
-    const key = keyOf(agentId, subject.edition, subject.stance, todayHere(), said, conversation, variables)
+    const key = keyOf(
+      agentId,
+      subject.edition,
+      subject.stance,
+      todayHere(),
+      said,
+      conversation,
+      variables,
+      listening.people,
+    )
     const before = this.#turns.get(key)
     if (before !== undefined) {
       const turn = JSON.parse(before) as TurnKept

@@ -13,6 +13,7 @@ import {
   type Turn,
 } from '@parrot/contract'
 import { agentById, type AgentRow } from '../agents/queries'
+import { deskSettingsOf } from '../desk'
 import { streamWork, wantsEvents } from '../http/events'
 import { modelFailure } from '../models'
 import type { Services } from '../services'
@@ -37,7 +38,11 @@ export const turnRoutes =
       // Looked up in the database's thread while this one computes.
       const looking = answerBefore(db, agent.id, body.text.slice(0, LONGEST_LINE), subject.stance)
       looking.catch(() => undefined)
-      const state = await ask(services, subject, body.text, conversation.exchanges, listening, body.variables)
+      // To the designer somebody is always there: what visitors hear then is what is to be tried.
+      const desk = await deskSettingsOf(db, agent.id)
+      const people = desk.isOn ? { isThere: true, says: desk.saysCalled } : undefined
+      const heard = { ...listening, people }
+      const state = await ask(services, subject, body.text, conversation.exchanges, heard, body.variables)
       const before = await looking
       const place = { agentId: agent.id, channel: 'try', conversationId: conversation.id } as const
       const row = await keepTurn(db, place, subject, state, performance.now() - began)

@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
-import type { Exchange, LibraryPort, Model, Today, TurnState, Working } from '@parrot/core/dialogue'
+import type { Exchange, LibraryPort, Model, People, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { dayOf, takeTurn } from '@parrot/core/dialogue'
 import { understudy } from '@parrot/core/understudy'
 import { briefAt, currentBrief } from '../agents/briefs'
@@ -139,6 +139,7 @@ export interface Listening {
   readonly library?: LibraryPort
   /** Who hears it; a person who reviews unless told otherwise. */
   readonly audience?: 'visitor' | 'reviewer'
+  readonly people?: People | undefined
 }
 
 /** Takes one turn with a subject. Nothing is stored. */
@@ -147,7 +148,7 @@ export async function ask(
   subject: Subject,
   said: string,
   conversation: readonly Exchange[],
-  { library, ...listening }: Listening = {},
+  { library, people, ...listening }: Listening = {},
   variables: Readonly<Record<string, string>> = {},
 ): Promise<TurnState> {
   return takeTurn(said, {
@@ -160,6 +161,7 @@ export async function ask(
     variables: valuesFor(subject.brief, variables),
     audience: 'reviewer',
     tools: TOOLS,
+    ...(people ? { people } : {}),
     ...listening,
   })
 }

@@ -1,5 +1,6 @@
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Citation, HandOver, Memory, Outcome, Support, Working, Usage } from '@parrot/core/dialogue'
+import type { PersonState, Rating } from '@parrot/contract'
 import { sql, type SQLWrapper } from 'drizzle-orm'
 import { created, moment } from './columns'
 import { agents } from './agents'
@@ -25,8 +26,22 @@ export const conversations = pgTable(
     edition: integer('edition'),
     /** Where the visitor came in; null for the agent’s own page. */
     outletId: text('outlet_id'),
+    /** A person was called and is waited for, is answering, or did not come; null when nobody is wanted. */
+    person: text('person').$type<PersonState>(),
+    personSince: moment('person_since'),
+    /** Who answers: a member’s id, empty where nobody signs in, and the name the visitor sees. */
+    personId: text('person_id'),
+    personName: text('person_name').notNull().default(''),
+    /** Answers the visitor liked, and did not. */
+    liked: integer('liked').notNull().default(0),
+    disliked: integer('disliked').notNull().default(0),
+    /** The visitor left something of themselves. */
+    hasCollected: boolean('has_collected').notNull().default(false),
   },
-  (table) => [index('conversations_agent').on(table.agentId, table.channel, table.lastAt)],
+  (table) => [
+    index('conversations_agent').on(table.agentId, table.channel, table.lastAt),
+    index('conversations_person').on(table.person),
+  ],
 )
 
 /** The words of a turn as a search finds them: an expression that the index and the search must share. */
@@ -52,6 +67,11 @@ export const turns = pgTable(
     support: jsonb('support').$type<Support[]>().notNull().default([]),
     /** What the agent knew of the conversation after this turn. */
     memory: jsonb('memory').$type<Memory>().notNull().default({ facts: [] }),
+    /** Who answered in person; null where the agent did. Such a turn is a line of one side. */
+    person: text('person'),
+    /** Whether the visitor liked the answer, and the word that came with it. */
+    rating: text('rating').$type<Rating>(),
+    ratingWord: text('rating_word').notNull().default(''),
     /** Set when a person is to take over. */
     handOver: jsonb('hand_over').$type<HandOver>(),
     revision: integer('revision').notNull(),

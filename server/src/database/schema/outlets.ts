@@ -1,5 +1,5 @@
 import { date, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
-import type { Outlet, OutletKind, OutletLook } from '@parrot/contract'
+import type { Outlet, OutletKind, OutletLook, VisitorForm } from '@parrot/contract'
 import { agents } from './agents'
 import { created, moment } from './columns'
 
@@ -22,6 +22,8 @@ export const outlets = pgTable(
     look: jsonb('look').$type<OutletLook>().notNull(),
     turnsPerDay: integer('turns_per_day'),
     usedUpMessage: text('used_up_message').notNull().default(''),
+    /** What visitors are asked for; null for nothing. */
+    form: jsonb('form').$type<VisitorForm>(),
     createdAt: created(),
     removedAt: moment('removed_at'),
   },

@@ -1,0 +1,5 @@
+/** Where people answer in place of an agent. */
+export { keepVisitorsLine, personOf } from './conversations'
+export { deskSettingsOf, peopleFor } from './queries'
+export { deskRoutes } from './routes'
+export { keepWatch } from './watch'

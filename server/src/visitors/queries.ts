@@ -1,0 +1,115 @@
+import { and, count, desc, eq, gte, ilike, lt, or, sql, type SQL } from 'drizzle-orm'
+import type { Visitor, VisitorQuery } from '@parrot/contract'
+import { conversations, outlets, visitors, type Database } from '../database'
+import { notFound } from '../http/problems'
+import { newId } from '../ids'
+import type { Filled } from './fields'
+
+/** Whose record it is: the conversation in which something was told. */
+export interface Telling {
+  readonly agentId: string
+  readonly conversationId: string
+  readonly outletId: string | null
+}
+
+/** Keeps what a visitor told: one record a conversation, however often and in whatever way it is told. What is told anew counts. */
+export async function keepVisitor(
+  db: Database,
+  { agentId, conversationId, outletId }: Telling,
+  told: Filled,
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [before] = await tx.select().from(visitors).where(eq(visitors.conversationId, conversationId)).for('update')
+    const merged = {
+      name: told.name || (before?.name ?? ''),
+      email: told.email || (before?.email ?? ''),
+      phone: told.phone || (before?.phone ?? ''),
+      values: [
+        ...(before?.values ?? []).filter(({ label }) => !told.values.some((each) => each.label === label)),
+        ...told.values,
+      ],
+      consents: [...(before?.consents ?? []), ...told.consents],
+      changedAt: new Date(),
+    }
+    await tx
+      .insert(visitors)
+      .values({ id: newId(), agentId, conversationId, outletId, ...merged })
+      .onConflictDoUpdate({ target: visitors.conversationId, set: merged })
+    await tx.update(conversations).set({ hasCollected: true }).where(eq(conversations.id, conversationId))
+  })
+}
+
+const DAY = 24 * 60 * 60_000
+
+function narrowed(agentId: string, { q, outlet, consent, from, to }: VisitorQuery): SQL {
+  const like = `%${(q ?? '').replace(/[%_\\]/g, '\\$&')}%`
+  return and(
+    eq(visitors.agentId, agentId),
+    q
+      ? or(
+          ilike(visitors.name, like),
+          ilike(visitors.email, like),
+          ilike(visitors.phone, like),
+          sql`${visitors.values}::text ilike ${like}`,
+        )
+      : undefined,
+    outlet ? eq(visitors.outletId, outlet) : undefined,
+    consent && sql`jsonb_array_length(${visitors.consents}) ${consent === 'yes' ? sql`> 0` : sql`= 0`}`,
+    from ? gte(visitors.createdAt, new Date(from)) : undefined,
+    to ? lt(visitors.createdAt, new Date(Date.parse(to) + DAY)) : undefined,
+  )!
+}
+
+/** Visitors who told something of themselves, the latest first. */
+export async function listVisitors(
+  db: Database,
+  agentId: string,
+  query: VisitorQuery,
+  { offset, limit }: { offset: number; limit: number },
+): Promise<{ total: number; visitors: Visitor[] }> {
+  const found = narrowed(agentId, query)
+  const [counted] = await db.select({ total: count() }).from(visitors).where(found)
+  const rows = await db
+    .select({ visitor: visitors, outlet: outlets.name })
+    .from(visitors)
+    .leftJoin(outlets, eq(outlets.id, visitors.outletId))
+    .where(found)
+    .orderBy(desc(visitors.createdAt), visitors.id)
+    .offset(offset)
+    .limit(limit)
+  return {
+    total: counted!.total,
+    visitors: rows.map(({ visitor, outlet }) => ({
+      id: visitor.id,
+      conversationId: visitor.conversationId,
+      outlet,
+      name: visitor.name,
+      email: visitor.email,
+      phone: visitor.phone,
+      values: visitor.values,
+      consents: visitor.consents,
+      createdAt: visitor.createdAt.toISOString(),
+    })),
+  }
+}
+
+const ALL = 500
+
+/** All visitors a query finds, page by page. */
+export async function* visitorsFound(db: Database, agentId: string, query: VisitorQuery): AsyncGenerator<Visitor> {
+  for (let offset = 0; ; offset += ALL) {
+    const { visitors: page } = await listVisitors(db, agentId, query, { offset, limit: ALL })
+    yield* page
+    if (page.length < ALL) return
+  }
+}
+
+/** Erases a visitor for good: what they told, and every conversation in which they did. Gives the agent. */
+export async function eraseVisitor(db: Database, id: string): Promise<{ agentId: string }> {
+  return db.transaction(async (tx) => {
+    const [gone] = await tx.delete(visitors).where(eq(visitors.id, id)).returning()
+    if (!gone) throw notFound('visitor')
+    await tx.delete(conversations).where(eq(conversations.id, gone.conversationId))
+    return { agentId: gone.agentId }
+  })
+}
