@@ -53,6 +53,8 @@ export const conversationList = z.object({
 })
 
 export const conversationSchema = conversationSummary.extend({
+  /** Whoever asks is the person who answers in it. */
+  isMine: z.boolean(),
   lines: z.array(
     z.object({
       id: z.string(),

@@ -45,12 +45,9 @@ export async function openWorld(): Promise<World> {
   const dataFolder = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
   // A database that is ready: making one takes many seconds and is not what is tested here.
   if (existsSync(blankImage())) cpSync(blankImage(), join(dataFolder, 'database'), { recursive: true })
-  const [port, sitePort, modelPort, transcriberPort] = (await Promise.all(Array.from({ length: 4 }, freePort))) as [
-    number,
-    number,
-    number,
-    number,
-  ]
+  const [port = 0, sitePort, modelPort, transcriberPort, smtpPort = 0, mailboxPort] = await Promise.all(
+    Array.from({ length: 6 }, freePort),
+  )
   const url = `http://127.0.0.1:${port}`
   const browser = await launchBrowser()
   let child: ChildProcess | undefined
@@ -67,6 +64,8 @@ export async function openWorld(): Promise<World> {
         PARROT_SITE_PORT: String(sitePort),
         PARROT_MODEL_PORT: String(modelPort),
         PARROT_TRANSCRIBER_PORT: String(transcriberPort),
+        PARROT_SMTP_PORT: String(smtpPort),
+        PARROT_MAILBOX_PORT: String(mailboxPort),
       },
     })
     const hear = (part: Buffer) => (said += part.toString())

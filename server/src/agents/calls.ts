@@ -1,5 +1,5 @@
 import { setImmediate as breathe } from 'node:timers/promises'
-import { desc, eq } from 'drizzle-orm'
+import { and, desc, eq, isNull } from 'drizzle-orm'
 import { BARS, judge } from '@parrot/core/calling'
 import { readLine, type Reading } from '@parrot/core/reading'
 import { hold, readRule } from '@parrot/core/rules'
@@ -71,7 +71,7 @@ async function linesOf(db: Database, agentId: string, brief: Brief): Promise<{ l
     .select({ line: turns.said, channel: conversations.channel })
     .from(turns)
     .innerJoin(conversations, eq(turns.conversationId, conversations.id))
-    .where(eq(turns.agentId, agentId))
+    .where(and(eq(turns.agentId, agentId), isNull(turns.person)))
     .orderBy(desc(turns.createdAt))
     .limit(MOST_LINES)
   const written = await db.select({ turns: scripts.turns }).from(scripts).where(eq(scripts.agentId, agentId))

@@ -164,6 +164,8 @@ interface Visits {
   readonly total: number
   readonly unanswered: number
   readonly passedOn: number
+  /** Visitors who wait for a person just now. */
+  readonly waiting: number
 }
 
 async function visitsOf(db: Database, ids: string[]): Promise<Map<string, Visits>> {
@@ -173,6 +175,7 @@ async function visitsOf(db: Database, ids: string[]): Promise<Map<string, Visits
       total: count(),
       unanswered: sql<number>`count(*) filter (where ${conversations.unanswered} > 0)`.mapWith(Number),
       passedOn: count(conversations.passedOnTo),
+      waiting: sql<number>`count(*) filter (where ${conversations.person} = 'waiting')`.mapWith(Number),
     })
     .from(conversations)
     .where(and(inArray(conversations.agentId, ids), eq(conversations.channel, 'talk')))
@@ -241,8 +244,13 @@ async function releaseStage(db: Database, row: AgentRow): Promise<StageState> {
 
 function logbookStage(visits: Visits | undefined): StageState {
   if (!visits) return { text: 'no visitors yet', state: 'empty' }
-  const { total, unanswered, passedOn } = visits
-  const waiting = [unanswered > 0 ? `${unanswered} unanswered` : '', passedOn > 0 ? `${passedOn} passed on` : '']
-  const text = [plural(total, 'conversation'), ...waiting].filter(Boolean).join(', ')
+  const { total, unanswered, passedOn, waiting } = visits
+  const wanted = [
+    waiting > 0 ? `${plural(waiting, 'visitor waits', 'visitors wait')} for a person` : '',
+    plural(total, 'conversation'),
+    unanswered > 0 ? `${unanswered} unanswered` : '',
+    passedOn > 0 ? `${passedOn} wanted a person` : '',
+  ]
+  const text = wanted.filter(Boolean).join(', ')
   return { text, state: unanswered + passedOn > 0 ? 'waiting' : 'fine' }
 }

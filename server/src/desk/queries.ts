@@ -6,7 +6,7 @@ import { conversations, deskPresence, desks, type Database } from '../database'
 import { isWithin } from './hours'
 
 /** How long somebody counts as there after their browser said so last. */
-const HERE_SECONDS = 75
+const HERE_SECONDS = 100
 
 const settingsOf = ({ agentId: _agent, ...row }: typeof desks.$inferSelect): DeskSettings => row
 

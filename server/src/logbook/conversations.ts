@@ -136,12 +136,13 @@ const summaryOf = (row: ConversationRow): ConversationSummary => ({
 })
 
 /** One conversation with every line, its citations and workings. */
-export async function conversationById(db: Database, id: string): Promise<Conversation> {
+export async function conversationById(db: Database, id: string, who: string): Promise<Conversation> {
   const [row] = await db.select().from(conversations).where(eq(conversations.id, id))
   if (!row) throw notFound('conversation')
   const lines = await db.select().from(turns).where(eq(turns.conversationId, id)).orderBy(asc(turns.ordinal))
   return {
     ...summaryOf(row),
+    isMine: row.person === 'taken' && row.personId === who,
     lines: lines.map((line) => ({
       ...earlier(line),
       id: line.id,

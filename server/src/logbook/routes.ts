@@ -1,16 +1,27 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { conversationList, conversationSchema, logbookQuery } from '@parrot/contract'
+import {
+  conversationList,
+  conversationSchema,
+  logbookQuery,
+  overTime as overTimeSchema,
+  overTimeQuery,
+  settling,
+  unsettling,
+  wantList,
+} from '@parrot/contract'
 import { agentById } from '../agents/queries'
 import type { Services } from '../services'
 import { conversationById, listConversations } from './conversations'
 import { logbookAsCsv, logbookAsLines } from './export'
+import { overTime } from './overTime'
+import { settle, unsettle, wants } from './wants'
 
 const params = z.object({ id: z.string() })
 
 /** Conversations with visitors, to be found and read, or taken along as a file. */
 export const logbookRoutes =
-  ({ db }: Services): FastifyPluginAsyncZod =>
+  ({ db, bus }: Services): FastifyPluginAsyncZod =>
   async (app) => {
     app.get(
       '/api/agents/:id/conversations',
@@ -42,9 +53,42 @@ export const logbookRoutes =
     )
 
     app.get(
+      '/api/agents/:id/wants',
+      { schema: { params, response: { 200: wantList } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        return wants(db, id)
+      },
+    )
+
+    app.post('/api/agents/:id/wants/settle', { schema: { params, body: settling } }, async (request, reply) => {
+      const { id } = request.params
+      await agentById(db, id)
+      await settle(db, id, request.body.questions, request.body.how)
+      bus.tell(id, 'logbook')
+      return reply.code(204).send()
+    })
+
+    app.post('/api/agents/:id/wants/reopen', { schema: { params, body: unsettling } }, async (request, reply) => {
+      const { id } = request.params
+      await unsettle(db, id, request.body.questions)
+      bus.tell(id, 'logbook')
+      return reply.code(204).send()
+    })
+
+    app.get(
+      '/api/agents/:id/over-time',
+      { schema: { params, querystring: overTimeQuery, response: { 200: overTimeSchema } } },
+      async ({ params: { id }, query }) => {
+        await agentById(db, id)
+        return overTime(db, id, query)
+      },
+    )
+
+    app.get(
       '/api/conversations/:id',
       { schema: { params, response: { 200: conversationSchema } } },
-      async ({ params: { id } }) => conversationById(db, id),
+      async ({ params: { id }, access }) => conversationById(db, id, access.member?.id ?? ''),
     )
   }
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq, isNull } from 'drizzle-orm'
 import type { Check, Script } from '@parrot/core/rehearsal'
 import { conversations, turns, type Database } from '../database'
 import { notFound } from '../http/problems'
@@ -22,7 +22,12 @@ export async function scriptFromConversation(db: Database, agentId: string, id?:
     .orderBy(desc(conversations.lastAt))
     .limit(1)
   const taken = conversation
-    ? await db.select().from(turns).where(eq(turns.conversationId, conversation.id)).orderBy(asc(turns.ordinal))
+    ? await db
+        .select()
+        .from(turns)
+        // What was said to a person, and by one, is nothing an agent could be held to.
+        .where(and(eq(turns.conversationId, conversation.id), isNull(turns.person)))
+        .orderBy(asc(turns.ordinal))
     : []
   if (taken.length === 0) throw notFound('conversation')
   return {

@@ -20,6 +20,8 @@ export const useAgent = defineStore('agent', () => {
   })
   let events: EventSource | undefined
   let openId = ''
+  /** Somebody waits here for visitors: the connection is kept although the tab is not seen. */
+  let isKept = false
 
   async function load(id = openId): Promise<void> {
     try {
@@ -45,7 +47,7 @@ export const useAgent = defineStore('agent', () => {
    * good: a tab that is not seen lets go of it, and asks anew when it is seen again.
    */
   function listen(id: string, isAgain = false): void {
-    if (document.hidden) return
+    if (document.hidden && !isKept) return
     events = new EventSource(`/api/agents/${id}/events`)
     events.addEventListener('change', (event) => {
       const { change } = JSON.parse(event.data as string) as { change: Change }
@@ -64,6 +66,7 @@ export const useAgent = defineStore('agent', () => {
   }
 
   document.addEventListener('visibilitychange', () => {
+    if (isKept && events) return
     events?.close()
     events = undefined
     if (openId !== '') listen(openId, true)
@@ -79,5 +82,8 @@ export const useAgent = defineStore('agent', () => {
     agent.value = await call<Agent>('PATCH', `/api/agents/${openId}`, { endpointId })
   }
 
-  return { agent, error, ticks, load, open, close, setEndpoint }
+  /** Keeps hearing of changes, or no longer, while the tab is not seen. */
+  const stay = (isWanted: boolean): void => void (isKept = isWanted)
+
+  return { agent, error, ticks, load, open, close, stay, setEndpoint }
 })

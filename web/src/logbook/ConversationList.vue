@@ -12,6 +12,7 @@ export interface Listed {
   readonly total: number
   readonly unanswered: number
   readonly passedOn: number
+  readonly waiting: number
   readonly conversations: readonly ConversationSummary[]
 }
 const props = defineProps<{ listed: Listed; chosen: string; isLive: boolean; isNarrowed: boolean; pageSize: number }>()
@@ -22,15 +23,23 @@ const page = defineModel<number>('page', { required: true })
 const kinds = computed(() => [
   { value: 'all', label: `All ${count(props.listed.total)}` },
   { value: 'unanswered', label: `Unanswered ${count(props.listed.unanswered)}` },
-  { value: 'passedOn', label: `Passed on ${count(props.listed.passedOn)}` },
+  { value: 'passedOn', label: `Wanted a person ${count(props.listed.passedOn)}` },
+  ...(props.listed.waiting > 0 || which.value === 'waiting'
+    ? [{ value: 'waiting', label: `● Waiting ${count(props.listed.waiting)}` }]
+    : []),
 ])
-const many = computed(() =>
-  which.value === 'unanswered'
-    ? props.listed.unanswered
-    : which.value === 'passedOn'
-      ? props.listed.passedOn
-      : props.listed.total,
-)
+const many = computed(() => {
+  const { total, unanswered, passedOn, waiting } = props.listed
+  return { all: total, unanswered, passedOn, waiting }[which.value] ?? total
+})
+const NONE: Readonly<Record<string, readonly [title: string, text: string]>> = {
+  unanswered: ['Nothing went unanswered', 'Every question got an answer.'],
+  passedOn: [
+    'Nobody wanted a person',
+    'Conversations come here when a visitor asks for a person, or a boundary or rule of the brief hands over to one.',
+  ],
+  waiting: ['Nobody waits', 'Visitors who ask for a person while one is there come here.'],
+}
 </script>
 
 <template>
@@ -52,12 +61,8 @@ const many = computed(() =>
     <ElSegmented v-model="which" class="kinds" :options="kinds" aria-label="Which conversations" />
     <EmptyNote
       v-if="listed.conversations.length === 0"
-      :title="which === 'passedOn' ? 'Nothing was passed on' : 'Nothing went unanswered'"
-      :text="
-        which === 'passedOn'
-          ? 'Conversations come here when a boundary or a rule of the brief hands over to a person.'
-          : 'Every question got an answer.'
-      "
+      :title="NONE[which]?.[0] ?? 'Nothing was found'"
+      :text="NONE[which]?.[1] ?? ''"
     />
     <ul v-else class="bare-list">
       <ConversationRow

@@ -9,10 +9,20 @@ import { moment, plural } from '../shared/when'
 import WorkingSteps from '../shared/WorkingSteps.vue'
 
 /** One conversation to read, line by line, each answer with what it came from and how it was made. */
-defineProps<{ agentId: string; conversation: Conversation }>()
-defineEmits<{ passage: [sourceId: string, passageId: string]; field: [field: string]; ask: [text: string] }>()
+const props = defineProps<{ agentId: string; conversation: Conversation }>()
+defineEmits<{
+  passage: [sourceId: string, passageId: string]
+  field: [field: string]
+  ask: [text: string]
+  /** What a person said is to be the agent’s answer from now on. */
+  answer: [question: string, answer: string]
+}>()
 const openLine = ref('')
 const noted = ref('')
+/** What the visitor said last before a line: what a person answered. */
+const askedBefore = (at: number): string =>
+  props.conversation.lines.slice(0, at).findLast(({ said, by }) => said !== '' && (by === null || said.includes('?')))
+    ?.said ?? ''
 </script>
 
 <template>
@@ -21,15 +31,27 @@ const noted = ref('')
     <p class="small soft">{{ plural(conversation.turns, 'turn') }}, {{ conversation.unanswered }} unanswered</p>
   </header>
   <ol class="bare-list">
-    <li v-for="line in conversation.lines" :key="line.id" :class="{ unanswered: line.outcome === 'unknown' }">
-      <p class="said" dir="auto">{{ line.said || '(an empty line)' }}</p>
+    <li v-for="(line, at) in conversation.lines" :key="line.id" :class="{ unanswered: line.outcome === 'unknown' }">
+      <p v-if="line.said || line.by === null" class="said" dir="auto">{{ line.said || '(an empty line)' }}</p>
+      <p v-if="line.by !== null && line.reply" class="small">
+        <b>{{ line.by }}</b>
+      </p>
       <ReplyText
         class="reply"
         :reply="line.reply"
         :citations="line.citations"
         @cite="$emit('passage', $event.sourceId, $event.passageId)"
       />
-      <div class="acts">
+      <p v-if="line.rating" class="small" :class="line.rating">
+        {{ line.rating === 'up' ? '✓ helpful' : '✗ not helpful'
+        }}<template v-if="line.ratingWord">: “{{ line.ratingWord }}”</template>
+      </p>
+      <div v-if="line.by !== null && line.reply && askedBefore(at)" class="acts">
+        <ElButton text size="small" @click="$emit('answer', askedBefore(at), line.reply)"
+          >Let the agent answer “{{ askedBefore(at) }}” so</ElButton
+        >
+      </div>
+      <div v-if="line.by === null" class="acts">
         <OutcomeMark :outcome="line.outcome" :hand-over="line.handOver" />
         <span class="small soft">edition {{ line.edition }}, revision {{ line.revision }}</span>
         <ElButton
@@ -89,6 +111,12 @@ ol > li {
 .reply {
   font-size: var(--text-lead);
   line-height: 1.5;
+}
+.up {
+  color: var(--accent-deep);
+}
+.down {
+  color: var(--brick);
 }
 .acts {
   margin-top: var(--gap-2);

@@ -1,10 +1,18 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { ConversationSummary } from '@parrot/contract'
 import { ago, plural } from '../shared/when'
 
 /** One conversation in a list: how it began, when it went on last, and what of it waits for somebody. */
-defineProps<{ conversation: ConversationSummary; isChosen: boolean }>()
+const props = defineProps<{ conversation: ConversationSummary; isChosen: boolean }>()
 defineEmits<{ open: [] }>()
+
+const STATES = { waiting: '● waits for a person', missed: '○ nobody came', taken: '◆ answered by' } as const
+const personWords = computed(() => {
+  const { person, passedOnTo } = props.conversation
+  if (person) return person.state === 'taken' ? `${STATES.taken} ${person.name}` : STATES[person.state]
+  return passedOnTo === null ? '' : `↷ asked for ${passedOnTo || 'a person'}`
+})
 </script>
 
 <template>
@@ -14,9 +22,10 @@ defineEmits<{ open: [] }>()
       <span class="small soft">
         {{ ago(conversation.lastAt) }} · {{ plural(conversation.turns, 'turn') }} · edition {{ conversation.edition }}
         <b v-if="conversation.unanswered" class="open">✕ {{ conversation.unanswered }} unanswered</b>
-        <b v-if="conversation.passedOnTo !== null" class="passed"
-          >↷ passed on to {{ conversation.passedOnTo || 'a person' }}</b
-        >
+        <b v-if="personWords" class="passed">{{ personWords }}</b>
+        <b v-if="conversation.liked" class="liked">✓ {{ conversation.liked }} helpful</b>
+        <b v-if="conversation.disliked" class="open">✗ {{ conversation.disliked }} not helpful</b>
+        <b v-if="conversation.hasCollected" class="liked">✎ left details</b>
       </span>
     </button>
   </li>
@@ -53,6 +62,10 @@ button:hover .opening {
 }
 .open {
   color: var(--brick);
+  margin-left: var(--gap-2);
+}
+.liked {
+  color: var(--accent-deep);
   margin-left: var(--gap-2);
 }
 .passed {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { ElButton, ElDatePicker, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
+import { ElButton, ElCheckbox, ElDatePicker, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import type { Edition, Outlet } from '@parrot/contract'
 import { get } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
@@ -40,6 +40,17 @@ const outletChoices = computed(() => [
   ['own', 'on its own page'] as const,
   ...outlets.value.map(({ id, name }) => [id, name] as const),
 ])
+const RATINGS = [
+  ['', 'any rating'],
+  ['up', 'found helpful'],
+  ['down', 'not helpful'],
+] as const
+const LENGTHS = [
+  [null, 'any length'],
+  [5, 'over 5 minutes'],
+  [15, 'over 15 minutes'],
+  [60, 'over an hour'],
+] as const
 const isOpen = ref(isNarrowed({ ...finding.value, q: '' }))
 
 function takeAlong(form: string): void {
@@ -68,6 +79,9 @@ function takeAlong(form: string): void {
       <ChoiceField v-model="finding.outcome" about="How a turn ended" :options="OUTCOMES" />
       <ChoiceField v-model="finding.edition" about="Which edition" :options="editionChoices" />
       <ChoiceField v-if="outlets.length" v-model="finding.outlet" about="Where they came in" :options="outletChoices" />
+      <ChoiceField v-model="finding.rating" about="What visitors thought of it" :options="RATINGS" />
+      <ChoiceField v-model="finding.minutes" about="How long it took" :options="LENGTHS" />
+      <ElCheckbox v-model="finding.collected">left details</ElCheckbox>
       <ElDatePicker
         v-model="finding.days"
         type="daterange"

@@ -5,6 +5,7 @@ import { watchDebounced } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import type { Conversation } from '@parrot/contract'
 import { get, post } from '../api/client'
+import DeskBar from '../desk/DeskBar.vue'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
@@ -16,6 +17,8 @@ import ConversationList, { type Listed } from './ConversationList.vue'
 import { FIND_ALL, isNarrowed, queryOf, type Finding } from './finding'
 import LogbookFinder from './LogbookFinder.vue'
 import ConversationReading from './ConversationReading.vue'
+import LogbookTabs from './LogbookTabs.vue'
+import PersonPanel from './PersonPanel.vue'
 
 /** Conversations with visitors, for reading; what went unanswered is marked and can be asked again at once. */
 const route = useRoute()
@@ -66,6 +69,9 @@ async function keepAsScripts(conversationIds: string[]): Promise<void> {
   }
 }
 
+const keepAnswer = (question: string, answer: string) =>
+  void trying.giveAnswer(question, answer).catch((problem: unknown) => tellFailure(problem))
+
 const open = (id: string) => void router.push({ name: 'logbook', params: { id: agentId.value, conversationId: id } })
 const openPassage = (sourceId: string, passage: string) =>
   void router.push({ name: 'library', params: { id: agentId.value, sourceId }, query: { passage } })
@@ -76,7 +82,8 @@ const openField = (field: string) =>
 <template>
   <div class="logbook">
     <section class="list" aria-label="Conversations">
-      <h1>Logbook</h1>
+      <LogbookTabs :agent-id="agentId" />
+      <DeskBar :name="agents.agent?.name ?? 'This agent'" />
       <LogbookFinder v-model="finding" :agent-id="agentId" :which="which" />
       <EmptyNote v-if="list.error.value" tone="failed" title="The logbook could not be loaded" :text="list.error.value">
         <ElButton @click="list.load">Try again</ElButton>
@@ -109,6 +116,12 @@ const openField = (field: string) =>
         @passage="openPassage"
         @field="openField"
         @ask="trying.ask"
+        @answer="keepAnswer"
+      />
+      <PersonPanel
+        v-if="conversation.data.value"
+        :conversation="conversation.data.value"
+        :agent-name="agents.agent?.name ?? 'the agent'"
       />
       <EmptyNote
         v-else-if="list.data.value && list.data.value.total > 0"

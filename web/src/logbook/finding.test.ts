@@ -5,6 +5,7 @@ describe('what the logbook is narrowed to', () => {
   it('is told by what is chosen, and empty where nothing is', () => {
     expect(String(queryOf(FIND_ALL, 'all'))).toBe('')
     const finding = {
+      ...FIND_ALL,
       q: ' bike & dog ',
       outcome: 'declined',
       edition: 3,
@@ -14,6 +15,8 @@ describe('what the logbook is narrowed to', () => {
     expect(String(queryOf({ ...finding, days: [...finding.days] }, 'unanswered'))).toBe(
       'q=bike+%26+dog&outcome=declined&edition=3&outlet=own&from=2026-11-01&to=2026-11-02&unanswered=true',
     )
+    const rest = { ...FIND_ALL, rating: 'down', collected: true, minutes: 5 } as const
+    expect(String(queryOf(rest, 'waiting'))).toBe('person=waiting&rating=down&collected=true&minutes=5')
   })
 
   it('is something as soon as one field is', () => {

@@ -9,16 +9,40 @@ export interface Finding {
   outlet: string
   /** First and last day, YYYY-MM-DD. */
   days: [string, string] | null
+  rating: '' | NonNullable<LogbookQuery['rating']>
+  /** Those in which the visitor left something of themselves. */
+  collected: boolean
+  /** Minutes from first to last line, at least. */
+  minutes: number | null
 }
 
-export const FIND_ALL: Finding = { q: '', outcome: '', edition: null, outlet: '', days: null }
+export const FIND_ALL: Finding = {
+  q: '',
+  outcome: '',
+  edition: null,
+  outlet: '',
+  days: null,
+  rating: '',
+  collected: false,
+  minutes: null,
+}
 
 /** Whether anything narrows the logbook. */
-export const isNarrowed = ({ q, outcome, edition, outlet, days }: Finding): boolean =>
-  q.trim() !== '' || outcome !== '' || edition !== null || outlet !== '' || days !== null
+export const isNarrowed = ({ q, outcome, edition, outlet, days, rating, collected, minutes }: Finding): boolean =>
+  rating !== '' ||
+  collected ||
+  minutes !== null ||
+  q.trim() !== '' ||
+  outcome !== '' ||
+  edition !== null ||
+  outlet !== '' ||
+  days !== null
 
 /** The query of an address for what is narrowed to, and for which of it are looked at; empty parts are left out. */
-export function queryOf({ q, outcome, edition, outlet, days }: Finding, which: string): URLSearchParams {
+export function queryOf(
+  { q, outcome, edition, outlet, days, rating, collected, minutes }: Finding,
+  which: string,
+): URLSearchParams {
   const query = new URLSearchParams()
   const add = (name: string, value: string | number | null | undefined) => {
     if (value !== null && value !== undefined && value !== '') query.set(name, String(value))
@@ -29,6 +53,10 @@ export function queryOf({ q, outcome, edition, outlet, days }: Finding, which: s
   add('outlet', outlet)
   add('from', days?.[0])
   add('to', days?.[1])
-  if (which !== 'all') add(which, 'true')
+  if (which === 'waiting') add('person', which)
+  else if (which !== 'all') add(which, 'true')
+  add('rating', rating)
+  add('collected', collected ? 'true' : '')
+  add('minutes', minutes)
   return query
 }

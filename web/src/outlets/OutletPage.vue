@@ -12,6 +12,7 @@ import { KINDS } from './kinds'
 import LookForm from './LookForm.vue'
 import OutletCode from './OutletCode.vue'
 import OutletForm from './OutletForm.vue'
+import VisitorForm from './VisitorForm.vue'
 
 /** One outlet: what it does, how it looks, and beside it how that comes out. Every change is kept by itself. */
 const route = useRoute()
@@ -87,6 +88,7 @@ async function remove(): Promise<void> {
         </p>
       </header>
       <OutletForm v-model="outlet" :agent-id="agentId" />
+      <VisitorForm v-if="outlet.kind !== 'api'" v-model="outlet.form" />
       <LookForm v-if="outlet.kind !== 'api'" v-model="outlet.look" :kind="outlet.kind" />
       <ElButton type="danger" text size="small" class="remove" @click="remove">Take this outlet away</ElButton>
     </section>

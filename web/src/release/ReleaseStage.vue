@@ -16,6 +16,7 @@ import { plural } from '../shared/when'
 import OutletList from '../outlets/OutletList.vue'
 import ChangeList from './ChangeList.vue'
 import EditionList from './EditionList.vue'
+import HookList from './HookList.vue'
 
 /** What changed since the last edition, what is not yet safe, and what visitors hear. */
 const route = useRoute()
@@ -151,6 +152,11 @@ async function copyAddress(): Promise<void> {
       <section v-if="state.latestEdition !== null">
         <h2>Outlets</h2>
         <OutletList :agent-id="agentId" />
+      </section>
+
+      <section v-if="state.latestEdition !== null">
+        <h2>Webhooks</h2>
+        <HookList :agent-id="agentId" />
       </section>
 
       <section v-if="editions.data.value?.editions.length">

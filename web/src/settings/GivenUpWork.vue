@@ -24,6 +24,7 @@ const WHAT: Readonly<Record<GivenUpJob['kind'], string>> = {
   embed: 'Vectors of',
   rehearse: 'A rehearsal of',
   note: 'Proposals for',
+  send: 'Sending to',
   study: 'A study of',
 }
 

@@ -10,6 +10,7 @@ import { tell, tellFailure } from '../shared/undo'
 import EmbedderSection from './EmbedderSection.vue'
 import EndpointList from './EndpointList.vue'
 import GivenUpWork from './GivenUpWork.vue'
+import MailSection from './MailSection.vue'
 import OneField from './OneField.vue'
 import SimulatedModels from './SimulatedModels.vue'
 
@@ -107,8 +108,16 @@ async function removeHost(host: string): Promise<void> {
         />
       </section>
       <section>
+        <h2>Mail</h2>
+        <p class="soft">
+          By it those are told whom visitors ask for. The sample mailbox on this machine takes mails at 127.0.0.1, port
+          4125, without encryption, and shows them at http://127.0.0.1:4104.
+        </p>
+        <MailSection />
+      </section>
+      <section>
         <h2>You</h2>
-        <p class="soft">Noted beside the sources you add.</p>
+        <p class="soft">Noted beside the sources you add, and what visitors see when you answer them.</p>
         <OneField path="/api/settings/designer" name="name" label="Your name" placeholder="nobody said" />
       </section>
       <section>

@@ -19,7 +19,7 @@ const WORDS: Record<Outcome, { mark: string; word: string; tone: string }> = {
     ><span aria-hidden="true">{{ WORDS[outcome].mark }}</span> {{ WORDS[outcome].word }}</span
   >
   <span v-if="handOver" class="outcome warm"
-    ><span aria-hidden="true">↷</span> passed on to {{ handOver.to || 'a person' }}</span
+    ><span aria-hidden="true">↷</span> asks for {{ handOver.to || 'a person' }}</span
   >
 </template>
 

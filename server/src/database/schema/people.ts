@@ -1,5 +1,5 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core'
-import type { DeskHours, HookEvent, VisitorConsent, VisitorValue } from '@parrot/contract'
+import type { DeskHours, HookEvent, Settling, VisitorConsent, VisitorValue } from '@parrot/contract'
 import { agents } from './agents'
 import { created, moment } from './columns'
 
@@ -94,4 +94,19 @@ export const deliveries = pgTable(
     sentAt: moment('sent_at'),
   },
   (table) => [index('deliveries_agent').on(table.agentId, table.createdAt)],
+)
+
+/** Questions of visitors that something was done about: what was asked before then waits no longer. */
+export const settledQuestions = pgTable(
+  'settled_questions',
+  {
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    /** As it was asked, in small letters. */
+    question: text('question').notNull(),
+    how: text('how').$type<Settling>().notNull(),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.agentId, table.question] })],
 )
