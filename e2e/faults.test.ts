@@ -169,17 +169,17 @@ describe('a visitor', () => {
   })
 })
 
-describe('what was passed on to a person', () => {
+describe('a conversation in which a person was wanted', () => {
   it('is found in the logbook, and leads to the line of the brief that asked for it', async () => {
     const page = await world.open(`${marlow}/logbook`)
     await page
       .locator('.el-segmented')
-      .getByText(/^Passed on/)
+      .getByText(/^Wanted a person/)
       .click()
     await expect.poll(() => page.locator('.list li').count()).toBe(1)
     const line = page.locator('.reading li').filter({ hasText: 'rude to my mother' })
     await page.locator('.list li button').click()
-    await line.getByText('passed on to a person').first().waitFor()
+    await line.getByText('asks for a person').first().waitFor()
     await line.getByRole('button', { name: 'Show workings' }).click()
     await line.getByRole('button', { name: 'the brief', exact: true }).click()
     await page.waitForURL(/field=boundaries\.1/)

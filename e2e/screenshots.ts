@@ -120,7 +120,7 @@ const study = async (name: string, found: RegExp) => {
 await shoot('compare', `${marlow}/rehearse?view=studies`, () => study('Side by side', /Export as CSV/))
 await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
-  await page.getByText('Passed on 1').click()
+  await page.getByText('Wanted a person 1').click()
   await page.getByRole('button', { name: /rude to my mother/ }).click()
   await page.getByRole('button', { name: 'Show workings' }).first().click()
 })

@@ -20,6 +20,8 @@ export interface Room {
   readonly say: (text: string, kind: 'person' | 'network') => void
   /** Whether something can be asked just now: a form may have to be filled first. */
   readonly setOpen: (isOpen: boolean) => void
+  /** To whom is written: a person by name, or the agent. */
+  readonly setPartner: (name: string | undefined) => void
 }
 
 /** One visitor's conversation: asks, answers, a person who joins, and the form, one after the other. */
@@ -40,23 +42,29 @@ export class Conversation {
     const before = visit.kept && (await calls.conversation(visit.kept.key).catch(() => undefined))
     if (visit.kept && !before) visit.forget()
     if (!before) return this.#greet()
+    this.#drawGreeting()
     for (const line of before.lines) this.#drawLine(line)
+    this.room.lines.lastElementChild?.scrollIntoView({ block: 'end' })
     this.#hasForm = before.hasForm
     this.#setPerson(before.person)
   }
 
   #greet(): void {
     const { agent, lines } = this.room
-    if (agent.greeting) {
-      const greeting = element('li', 'reply')
-      drawReply(greeting, agent.greeting, [])
-      lines.append(greeting)
-    }
+    this.#drawGreeting()
     if (agent.form?.moments.includes('start')) this.#askForDetails()
     if (agent.suggestions.length === 0) return
     const row = element('li', 'suggestions')
     row.append(...agent.suggestions.map((text) => button('suggestion', text, () => this.ask(text))))
     lines.append(row)
+  }
+
+  #drawGreeting(): void {
+    const { agent, lines } = this.room
+    if (!agent.greeting) return
+    const greeting = element('li', 'reply')
+    drawReply(greeting, agent.greeting, [])
+    lines.append(greeting)
   }
 
   ask(text: string): void {
@@ -209,6 +217,7 @@ export class Conversation {
             ? words.waiting
             : words.missed
     say(told, 'person')
+    this.room.setPartner(person?.state === 'taken' ? person.name : undefined)
     if (before?.state !== person?.state) {
       if (before?.state === 'taken') {
         const gone = words.left(before.name, agent.name)

@@ -27,10 +27,11 @@ export function ratingFor(
   box.append(up, down, failed, more)
   draw()
 
-  function draw(): void {
+  /** The field for a word opens when it is chosen, not when it is seen again. */
+  function draw(isChosen = false): void {
     up.setAttribute('aria-pressed', String(rating === 'up'))
     down.setAttribute('aria-pressed', String(rating === 'down'))
-    more.hidden = rating !== 'down'
+    more.hidden = rating !== 'down' || !isChosen
   }
   const fail = (error: unknown) => void (failed.textContent = (error as Error).message)
 
@@ -38,7 +39,7 @@ export function ratingFor(
     const before = rating
     rating = rating === which ? null : which
     failed.textContent = ''
-    draw()
+    draw(true)
     await rate(rating).catch((error: unknown) => {
       rating = before
       draw()

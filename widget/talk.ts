@@ -46,9 +46,11 @@ async function open(agent: TalkAgent): Promise<void> {
   const here = { person: status('here'), network: status('here network') }
   const form = element('form', 'asking')
   const input = Object.assign(element('textarea'), { rows: 1, maxLength: 5000 })
-  input.placeholder = agent.look?.placeholder || words.askName(agent.name)
+  const placeholder = agent.look?.placeholder || words.askName(agent.name)
+  input.placeholder = placeholder
   input.setAttribute('aria-label', words.askName(agent.name))
-  form.append(input, element('button', 'send', words.ask))
+  const send = element('button', 'send', words.ask)
+  form.append(input, send)
   const foot = element('div', 'foot')
   foot.append(here.person, here.network, form)
   room.replaceChildren(head, lines, told, foot)
@@ -68,6 +70,10 @@ async function open(agent: TalkAgent): Promise<void> {
     tell: (text) => void (told.textContent = text),
     say,
     setOpen: (isOpen) => void (form.hidden = !isOpen),
+    setPartner: (name) => {
+      input.placeholder = name ? words.writeTo(name) : placeholder
+      send.textContent = name ? words.send : words.ask
+    },
   })
   const connected = () => say(navigator.onLine ? '' : words.offline, 'network')
   addEventListener('online', connected)

@@ -2,6 +2,7 @@
 export interface Words {
   readonly ask: string
   readonly askName: (name: string) => string
+  readonly writeTo: (name: string) => string
   readonly looking: (name: string) => string
   readonly thinking: (name: string) => string
   readonly again: string
@@ -30,6 +31,7 @@ export interface Words {
 const en: Words = {
   ask: 'Ask',
   askName: (name) => `Ask ${name}`,
+  writeTo: (name) => `Write to ${name}`,
   looking: (name) => `${name} is looking it up…`,
   thinking: (name) => `${name} is thinking it through…`,
   again: 'Ask again',
@@ -58,6 +60,7 @@ const en: Words = {
 const de: Words = {
   ask: 'Fragen',
   askName: (name) => `${name} fragen`,
+  writeTo: (name) => `${name} schreiben`,
   looking: (name) => `${name} sieht nach …`,
   thinking: (name) => `${name} denkt nach …`,
   again: 'Noch einmal fragen',
@@ -86,6 +89,7 @@ const de: Words = {
 const fr: Words = {
   ask: 'Demander',
   askName: (name) => `Demander à ${name}`,
+  writeTo: (name) => `Écrire à ${name}`,
   looking: (name) => `${name} cherche…`,
   thinking: (name) => `${name} réfléchit…`,
   again: 'Demander à nouveau',
@@ -114,6 +118,7 @@ const fr: Words = {
 const es: Words = {
   ask: 'Preguntar',
   askName: (name) => `Preguntar a ${name}`,
+  writeTo: (name) => `Escribir a ${name}`,
   looking: (name) => `${name} lo está buscando…`,
   thinking: (name) => `${name} lo está pensando…`,
   again: 'Preguntar otra vez',
@@ -142,6 +147,7 @@ const es: Words = {
 const it: Words = {
   ask: 'Chiedi',
   askName: (name) => `Chiedi a ${name}`,
+  writeTo: (name) => `Scrivi a ${name}`,
   looking: (name) => `${name} sta cercando…`,
   thinking: (name) => `${name} ci sta pensando…`,
   again: 'Chiedi di nuovo',
@@ -170,6 +176,7 @@ const it: Words = {
 const nl: Words = {
   ask: 'Vragen',
   askName: (name) => `Vraag ${name}`,
+  writeTo: (name) => `Schrijf aan ${name}`,
   looking: (name) => `${name} zoekt het op…`,
   thinking: (name) => `${name} denkt na…`,
   again: 'Opnieuw vragen',

@@ -9,8 +9,8 @@ const MOST_QUESTIONS = 500
 /** Questions shown of a group. */
 const MOST_SHOWN = 30
 
-/** Two askings of the same in other letters are one question. */
-const plain = sql<string>`lower(trim(${turns.said}))`
+/** The line as it stands alone, follow-ups filled in; two askings of it in other letters are one question. */
+const plain = sql<string>`lower(trim(${turns.question}))`
 
 const isWanting = or(inArray(turns.outcome, ['unknown', 'offered']), eq(turns.rating, 'down'))
 
@@ -34,7 +34,7 @@ async function wanting(db: Database, agentId: string): Promise<Row[]> {
   return db
     .select({
       question: plain,
-      text: latest<string>(turns.said),
+      text: latest<string>(turns.question),
       times,
       unknown: how(sql`${turns.outcome} = 'unknown'`),
       offered: how(sql`${turns.outcome} = 'offered'`),

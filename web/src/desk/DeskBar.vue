@@ -7,6 +7,7 @@ import { useDesk } from './deskStore'
 
 /** Whether people answer visitors who ask for one, and whether whoever sits here does. */
 defineProps<{ name: string }>()
+defineEmits<{ answer: [] }>()
 const desk = useDesk()
 const isChanging = ref(false)
 </script>
@@ -19,15 +20,14 @@ const isChanging = ref(false)
         active-text="I answer visitors now"
         @update:model-value="desk.setHere(Boolean($event))"
       />
-      <span class="small soft" role="status">
-        {{
-          desk.desk.waiting > 0
-            ? `${plural(desk.desk.waiting, 'visitor')} ${desk.desk.waiting === 1 ? 'waits' : 'wait'} for a person.`
-            : desk.desk.isOpen
-              ? 'Visitors who ask for a person are told that one comes.'
-              : 'Visitors who ask for a person are told that nobody is here.'
-        }}
-      </span>
+      <ElButton v-if="desk.desk.waiting > 0" type="primary" size="small" @click="$emit('answer')"
+        >{{ plural(desk.desk.waiting, 'visitor') }} {{ desk.desk.waiting === 1 ? 'waits' : 'wait' }}: answer</ElButton
+      >
+      <span v-else class="small soft" role="status">{{
+        desk.desk.isOpen
+          ? 'Visitors who ask for a person are told that one comes.'
+          : 'Visitors who ask for a person are told that nobody is here.'
+      }}</span>
     </template>
     <span v-else class="small soft">{{ name }} calls nobody when a visitor asks for a person.</span>
     <ElButton text size="small" @click="isChanging = true">{{
@@ -43,6 +43,5 @@ const isChanging = ref(false)
   flex-wrap: wrap;
   align-items: center;
   gap: 0 var(--gap-2);
-  margin-top: var(--gap-2);
 }
 </style>

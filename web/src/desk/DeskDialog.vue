@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, toRaw } from 'vue'
 import {
   ElAutocomplete,
   ElButton,
@@ -21,9 +21,9 @@ const props = defineProps<{ desk: Desk; name: string }>()
 const emit = defineEmits<{ close: [] }>()
 const store = useDesk()
 
-const { isSomebodyHere: _here, isOpen: _open, waiting: _waiting, ...settings } = props.desk
+const { isSomebodyHere: _here, isOpen: _open, waiting: _waiting, ...settings } = structuredClone(toRaw(props.desk))
 // Whoever opens this while nobody answers wants to have it on.
-const draft = ref<DeskSettings>({ ...structuredClone(settings), isOn: true })
+const draft = ref<DeskSettings>({ ...settings, isOn: true })
 const error = ref('')
 const isSaving = ref(false)
 
@@ -115,8 +115,10 @@ async function keep(): Promise<void> {
     </template>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
     <template #footer>
-      <ElButton @click="$emit('close')">Leave it</ElButton>
-      <ElButton type="primary" :loading="isSaving" @click="keep">Keep</ElButton>
+      <div class="acts end">
+        <ElButton @click="$emit('close')">Leave it</ElButton>
+        <ElButton type="primary" :loading="isSaving" @click="keep">Keep</ElButton>
+      </div>
     </template>
   </ElDialog>
 </template>
@@ -133,6 +135,14 @@ async function keep(): Promise<void> {
 .hours :deep(.el-date-editor) {
   width: 170px;
   flex: none;
+}
+label:not(.form-line) {
+  display: flex;
+  align-items: center;
+  gap: var(--gap-2);
+}
+.end {
+  justify-content: end;
 }
 p {
   margin: var(--gap-3) 0;

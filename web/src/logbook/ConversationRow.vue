@@ -52,9 +52,15 @@ button {
   padding: var(--gap-2) var(--gap-3);
   cursor: pointer;
 }
-button:hover .opening {
+button:hover b {
+  white-space: nowrap;
+}
+.opening {
   text-decoration: underline;
   text-decoration-color: var(--accent);
+}
+b {
+  white-space: nowrap;
 }
 .opening {
   font: 600 var(--text-read) / 1.35 var(--serif);

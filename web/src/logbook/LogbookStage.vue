@@ -72,6 +72,14 @@ async function keepAsScripts(conversationIds: string[]): Promise<void> {
 const keepAnswer = (question: string, answer: string) =>
   void trying.giveAnswer(question, answer).catch((problem: unknown) => tellFailure(problem))
 
+/** Opens the conversation in which somebody waits longest. */
+async function answerNext(): Promise<void> {
+  const path = `/api/agents/${agentId.value}/conversations?person=waiting&limit=200`
+  const waiting = await get<Listed>(path).catch((problem: unknown) => void tellFailure(problem))
+  const first = waiting?.conversations.toSorted((a, b) => a.person!.since.localeCompare(b.person!.since))[0]
+  if (first) open(first.id)
+}
+
 const open = (id: string) => void router.push({ name: 'logbook', params: { id: agentId.value, conversationId: id } })
 const openPassage = (sourceId: string, passage: string) =>
   void router.push({ name: 'library', params: { id: agentId.value, sourceId }, query: { passage } })
@@ -80,10 +88,12 @@ const openField = (field: string) =>
 </script>
 
 <template>
+  <div class="tabs">
+    <LogbookTabs :agent-id="agentId" />
+    <DeskBar :name="agents.agent?.name ?? 'This agent'" @answer="answerNext" />
+  </div>
   <div class="logbook">
     <section class="list" aria-label="Conversations">
-      <LogbookTabs :agent-id="agentId" />
-      <DeskBar :name="agents.agent?.name ?? 'This agent'" />
       <LogbookFinder v-model="finding" :agent-id="agentId" :which="which" />
       <EmptyNote v-if="list.error.value" tone="failed" title="The logbook could not be loaded" :text="list.error.value">
         <ElButton @click="list.load">Try again</ElButton>
@@ -133,13 +143,22 @@ const openField = (field: string) =>
 </template>
 
 <style scoped>
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: var(--gap-1) var(--gap-4);
+  padding: var(--gap-2) var(--gap-5);
+  border-bottom: 1px solid var(--line);
+}
 .logbook {
   display: grid;
   grid-template-columns: minmax(300px, 400px) minmax(0, 1fr);
   min-height: calc(100dvh - var(--frame-top, var(--path-height)) - var(--strip-height));
 }
 .list {
-  padding: var(--gap-4) var(--gap-4) var(--gap-6) var(--gap-5);
+  padding: var(--gap-1) var(--gap-4) var(--gap-6) var(--gap-5);
   border-right: 1px solid var(--line);
 }
 .reading {

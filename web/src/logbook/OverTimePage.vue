@@ -10,7 +10,7 @@ import EmptyNote from '../shared/EmptyNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { useLoaded } from '../shared/load'
 import SeriesChart from '../shared/SeriesChart.vue'
-import { count, dayOf, percent } from '../shared/when'
+import { count, percent, shortDay } from '../shared/when'
 import { useTry } from '../try/tryStore'
 import LogbookTabs from './LogbookTabs.vue'
 import { daysBack, totalOf } from './overTime'
@@ -49,7 +49,7 @@ const SPANS = [
   [365, 'Year'],
 ] as const
 const days = computed(() => told.data.value?.days ?? [])
-const labels = computed(() => days.value.map(({ day }) => dayOf(day)))
+const labels = computed(() => days.value.map(({ day }) => shortDay(day)))
 const total = computed(() => totalOf(days.value))
 const row = (label: string, token: string, of: (day: OverTime['days'][number]) => number | null) => ({
   label,
@@ -70,6 +70,7 @@ const FIGURES = computed(() => [
   ['conversations', count(total.value.conversations)],
   ['turns', count(total.value.turns)],
   ['answered', share(total.value.answered, total.value.turns)],
+  ['offered', share(total.value.offered, total.value.turns)],
   ['unanswered', share(total.value.unknown, total.value.turns)],
   ['wanted a person', count(total.value.passedOn)],
   ['found helpful', `${count(total.value.liked)} : ${count(total.value.disliked)}`],
@@ -186,7 +187,7 @@ const FIGURES = computed(() => [
 
 <style scoped>
 .over {
-  padding-top: var(--gap-4);
+  padding-top: var(--gap-2);
 }
 .line {
   display: flex;

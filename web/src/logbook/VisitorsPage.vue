@@ -157,7 +157,7 @@ async function erase(visitor: Visitor): Promise<void> {
 
 <style scoped>
 .visitors {
-  padding-top: var(--gap-4);
+  padding-top: var(--gap-2);
 }
 .line {
   display: flex;

@@ -116,7 +116,7 @@ const read = (conversationId: string) => router.push({ name: 'logbook', params: 
 <style scoped>
 .wants {
   max-width: 900px;
-  padding-top: var(--gap-4);
+  padding-top: var(--gap-2);
 }
 .lead {
   margin: var(--gap-4) 0 var(--gap-2);

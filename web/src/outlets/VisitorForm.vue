@@ -124,6 +124,11 @@ h2 {
 .field .grow {
   flex: 1 1 180px;
 }
+.el-checkbox-group {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 var(--gap-4);
+}
 .options {
   flex: 1 0 100%;
 }

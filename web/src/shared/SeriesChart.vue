@@ -66,7 +66,7 @@ function draw(): void {
     stacked: isStacked,
     display: !props.isBare,
     grid: { display: false },
-    ticks: { display: props.isLying || props.hasLabels === true, autoSkip: !props.isLying },
+    ticks: { display: props.isLying || props.hasLabels === true, autoSkip: !props.isLying, maxRotation: 0 },
   }
   chart = new Chart(canvas.value, {
     type: isStacked ? 'bar' : 'line',

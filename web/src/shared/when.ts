@@ -7,6 +7,7 @@ export function formatsFor(locale: string) {
   const words = locale.startsWith('en') ? locale : 'en-GB'
   const relative = new Intl.RelativeTimeFormat(words, { numeric: 'auto', style: 'long' })
   const day = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', year: 'numeric' })
+  const short = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short' })
   const full = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' })
   const number = new Intl.NumberFormat(locale)
   const share = new Intl.NumberFormat(locale, { style: 'percent' })
@@ -40,12 +41,15 @@ export function formatsFor(locale: string) {
     /** "1 source", "3 sources". */
     plural: (many: number, one: string, more = `${one}s`): string => `${count(many)} ${many === 1 ? one : more}`,
 
+    /** A day given as YYYY-MM-DD, without its year: "1 May". */
+    shortDay: (date: string): string => short.format(new Date(`${date}T12:00:00`)),
+
     /** A day given as YYYY-MM-DD: "1 May 2026". */
     dayOf: (date: string): string => day.format(new Date(`${date}T12:00:00`)),
   }
 }
 
 /** Those of the browser's own language. */
-export const { count, ago, moment, percent, listed, plural, dayOf } = formatsFor(
+export const { count, ago, moment, percent, listed, plural, dayOf, shortDay } = formatsFor(
   typeof document === 'undefined' ? 'en-GB' : navigator.language,
 )

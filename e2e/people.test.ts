@@ -1,0 +1,124 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Page } from 'playwright-core'
+import { openWorld, type World } from './world'
+
+/** A visitor asks for a person, leaves details, is answered by one, and rates; the designer reads, takes along, and mends. */
+let world: World
+let marlow: string
+let desk: Page
+let visitor: Page
+
+beforeAll(async () => {
+  world = await openWorld()
+  marlow = await world.agent('Marlow')
+  desk = await world.open(`${marlow}/logbook`)
+})
+afterAll(async () => world?.end())
+
+const ask = async (text: string) => {
+  await visitor.getByRole('textbox', { name: /^Ask/ }).fill(text)
+  await visitor.keyboard.press('Enter')
+}
+
+/** The page of an outlet that asks for name and address when a person is asked for. */
+async function outletWithForm(): Promise<string> {
+  await desk.goto(`${world.url}${marlow}/release`)
+  await desk.getByRole('button', { name: /New outlet/ }).click()
+  await desk.getByRole('menuitem', { name: /^Page/ }).click()
+  for (let field = 0; field < 3; field++) await desk.getByRole('button', { name: 'Add a field' }).click()
+  await desk.getByText('✓ Kept').waitFor()
+  return (await desk.locator('pre').textContent())!.trim()
+}
+
+describe('a visitor and a person', () => {
+  it('are brought together where somebody is there, and read each other at once', async () => {
+    await desk.getByRole('button', { name: 'Let people answer' }).click()
+    await desk.getByRole('dialog').getByRole('button', { name: 'Keep' }).click()
+    const address = await outletWithForm()
+    await desk.goto(`${world.url}${marlow}/logbook`)
+    await desk.getByText('I answer visitors now').click()
+    await desk.getByText('are told that one comes').waitFor()
+
+    visitor = await world.open(new URL(address).pathname)
+    await ask('Can I talk to a person please?')
+    await visitor.getByText('I have asked a person to join you here.').first().waitFor()
+    await visitor.getByText('A person was asked to join.').waitFor()
+
+    await visitor.getByLabel('E-mail *').fill('tom')
+    await visitor.getByRole('button', { name: 'Send', exact: true }).click()
+    await visitor.getByText(/no mail address/).waitFor()
+    await visitor.getByLabel('Your name').fill('Tom Hale')
+    await visitor.getByLabel('E-mail *').fill('tom@hale.example')
+    await visitor.getByLabel('You may write to me about this.').check()
+    await visitor.getByRole('button', { name: 'Send', exact: true }).click()
+    await visitor.getByText('Thank you.').first().waitFor()
+
+    await desk.getByRole('button', { name: '1 visitor waits: answer' }).click()
+    await desk.getByRole('button', { name: 'Take this conversation' }).click()
+    const writing = desk.getByLabel('Write to the visitor')
+    await writing.fill('Hello Tom, what happened?')
+    await writing.press('Enter')
+    await visitor.locator('.by-person').first().waitFor()
+    await ask('I left my bag on the Petrel.')
+    await desk.getByText('I left my bag on the Petrel.').last().waitFor()
+    expect(await visitor.locator('.reply.waiting:visible').count()).toBe(0)
+    await desk.getByRole('button', { name: /Give it back/ }).click()
+    await visitor.getByText(/has left\. Marlow answers again\./).first().waitFor()
+  })
+
+  it('find the conversation again when the page is loaded anew, and none once it is begun over', async () => {
+    await visitor.reload()
+    await visitor.locator('.by-person').first().waitFor()
+    await ask('Can I bring my dog?')
+    await visitor.getByText(/Dogs travel free/).first().waitFor()
+    await visitor.getByRole('button', { name: 'Not helpful' }).last().click()
+    await visitor
+      .getByLabel(/What was wrong/)
+      .last()
+      .fill('Which kennels?')
+    await visitor.keyboard.press('Enter')
+    await visitor.getByText('Thank you.').last().waitFor()
+    await visitor.getByLabel('More').click()
+    await visitor.getByRole('button', { name: 'Start over' }).click()
+    await visitor.getByText('What would you like to know').waitFor()
+    expect(await visitor.locator('.by-person').count()).toBe(0)
+  })
+
+  it('lead back to the agent: what was wanted is answered, and asked again it is known', async () => {
+    await ask('Do you sell umbrellas?')
+    await visitor.locator('.rating').last().waitFor()
+    await desk.getByRole('radio', { name: 'What they want' }).locator('..').click()
+    await desk.getByText('“Which kennels?”').waitFor()
+    const wanted = desk.locator('li', { hasText: 'Do you sell umbrellas?' }).first()
+    await wanted.getByRole('button', { name: 'Answer it' }).click()
+    await desk.getByLabel('Answer to Do you sell umbrellas?').fill('Umbrellas are sold at the kiosk on Carrow Quay.')
+    await desk.getByRole('button', { name: 'Keep the answer' }).click()
+    await desk.getByText('It was answered.', { exact: false }).first().waitFor()
+    await desk.goto(`${world.url}${marlow}/release`)
+    await desk.getByRole('button', { name: 'Publish edition 2' }).click()
+    await desk.getByText('Edition 2 is live.').waitFor()
+    await ask('Do you sell umbrellas?')
+    await visitor.getByText('Umbrellas are sold at the kiosk on Carrow Quay.').first().waitFor()
+  })
+
+  it('leave their details where they are taken along and erased', async () => {
+    await desk.goto(`${world.url}${marlow}/logbook/visitors`)
+    await desk.getByText('tom@hale.example').waitFor()
+    await desk.getByRole('button', { name: 'Take along' }).click()
+    const [file] = await Promise.all([
+      desk.waitForEvent('download'),
+      desk.getByRole('menuitem', { name: /vCard/ }).click(),
+    ])
+    expect(file.suggestedFilename()).toBe('marlow-visitors.vcf')
+    await desk.getByRole('button', { name: 'Erase' }).click()
+    await desk.getByRole('button', { name: 'Erase for good' }).click()
+    await desk.getByText('No visitor has left anything yet').waitFor()
+  })
+
+  it('are counted over time', async () => {
+    await desk.goto(`${world.url}${marlow}/logbook/over-time`)
+    await desk.getByText('How turns ended').waitFor()
+    expect(await desk.locator('canvas').count()).toBe(3)
+    await desk.getByText('By edition').waitFor()
+  })
+})
