@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { OUTCOMES } from './constants'
+import { debriefAnswer } from './debrief'
 import { PERSON_STATES, personSchema } from './desk'
 import { RATINGS } from './talk'
 import { citationSchema, handOverSchema, workingSchema } from './turns'
@@ -38,6 +39,12 @@ export const logbookQuery = z.object({
   person: z.enum(PERSON_STATES).optional(),
   rating: z.enum(RATINGS).optional(),
   collected: z.enum(['true', 'false']).default('false'),
+  /** An answer of the debrief: the question's id, a colon, and the value. */
+  debrief: z
+    .string()
+    .max(200)
+    .regex(/^[^:]+:/)
+    .optional(),
   /** Minutes from its first line to its last, at least. */
   minutes: z.coerce.number().int().min(0).max(100_000).optional(),
 })
@@ -53,6 +60,8 @@ export const conversationList = z.object({
 })
 
 export const conversationSchema = conversationSummary.extend({
+  /** What it told of the debrief’s questions; empty until it is over. */
+  debrief: z.array(debriefAnswer),
   /** Whoever asks is the person who answers in it. */
   isMine: z.boolean(),
   lines: z.array(

@@ -28,6 +28,7 @@ export {
 } from './model'
 export { lineMessage } from './prompt'
 export { STEPS, type RegisteredStep } from './steps'
+export { slotValue, type Slot } from './slots'
 export { sameness } from './given'
 export { pairIn } from './pair'
 export { sidesOf } from './sides'

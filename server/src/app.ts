@@ -21,6 +21,7 @@ import { Bus } from './bus'
 import type { Config } from './config'
 import { openDataFolder, type DataFolder } from './dataFolder'
 import { keepStatistics, openDatabase, openWire } from './database'
+import { debriefRoutes, debriefWork, keepEnding } from './debrief'
 import { deliveryRoutes, sendWork } from './delivery'
 import { deskRoutes, keepWatch } from './desk'
 import { embedWork, giveUpEmbedding, LibrarySearch, thenEmbed, embedderRoutes } from './embedding'
@@ -121,6 +122,7 @@ export async function buildApp(
         note: later(() => noteWork(services)),
         study: later(() => studyWork(services)),
         send: sendWork({ db, seal, config, bus }),
+        debrief: debriefWork({ db, seal, bus }),
       },
       () => room.look(),
       () => bus.tellJobs(),
@@ -160,6 +162,7 @@ export async function buildApp(
     await jobs.start(await waitingForWork(db), wire === undefined)
     const stopRefreshing = keepRefreshing(services)
     const stopWatching = keepWatch(services)
+    const stopEnding = keepEnding(services)
     const stopStatistics =
       database.kind === 'embedded' ? keepStatistics(db, (error) => server.log.warn(error)) : () => undefined
     const door = config.visitors && visitorsDoor(server)
@@ -180,6 +183,7 @@ export async function buildApp(
       close: async () => {
         stopRefreshing()
         stopWatching()
+        stopEnding()
         stopStatistics()
         room.close()
         door?.closeAllConnections()
@@ -277,6 +281,7 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(memberRoutes(services, membership))
   await server.register(backupRoutes(services, VERSION))
   await server.register(embedderRoutes(services))
+  await server.register(debriefRoutes(services))
   await server.register(deliveryRoutes(services))
   await server.register(deskRoutes(services))
   await server.register(visitorRoutes(services))

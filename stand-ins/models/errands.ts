@@ -1,4 +1,4 @@
-import { JUDGING_TITLE, SAYING_TITLE, WORDING_TITLE, type NotedAnswer } from '@parrot/core/errands'
+import { DEBRIEFING_TITLE, JUDGING_TITLE, SAYING_TITLE, WORDING_TITLE, type NotedAnswer } from '@parrot/core/errands'
 import type { ChatMessage } from '@parrot/core/dialogue'
 import { contentStems, coverage } from '@parrot/core/text'
 
@@ -10,8 +10,29 @@ export function errandAnswer(messages: readonly ChatMessage[]): string | undefin
   if (title === SAYING_TITLE)
     return JSON.stringify((JSON.parse(given) as string[]).map((line) => inGerman(line, how[0] ?? '')))
   if (title === WORDING_TITLE) return JSON.stringify(edited(JSON.parse(given) as NotedAnswer))
+  if (title === DEBRIEFING_TITLE) return JSON.stringify(debriefed(JSON.parse(given) as Debriefed))
   return undefined
 }
+
+interface Debriefed {
+  readonly questions: readonly {
+    readonly id: string
+    readonly question: string
+    readonly kind: string
+    readonly options: readonly string[]
+  }[]
+  readonly conversation: readonly { readonly line: number; readonly by: string; readonly text: string }[]
+}
+
+/** Answers by the line that shares most words with a question; one it cannot answer it makes up, as models do. */
+const debriefed = ({ questions, conversation }: Debriefed): object[] =>
+  questions.map(({ id, question, kind, options }) => {
+    const wanted = contentStems(question)
+    const line = conversation.find(({ by, text }) => by === 'visitor' && coverage(wanted, contentStems(text)) > 0)
+    const value =
+      kind === 'yesNo' ? (line ? 'yes' : 'no') : kind === 'choice' ? (options[0] ?? '') : (line?.text ?? '7')
+    return { id, value, lines: line ? [line.line] : [999] }
+  })
 
 /** Makes a rule of what the designer says should be, and an edit of a rule that is not there, as models do. */
 const edited = ({ question, wrong, wanted }: NotedAnswer): object[] => [

@@ -33,6 +33,12 @@ export const router = createRouter({
           component: () => import('./logbook/WantsPage.vue'),
         },
         {
+          path: 'logbook/debrief',
+          name: 'debrief',
+          meta: { stage: 'logbook' },
+          component: () => import('./logbook/DebriefPage.vue'),
+        },
+        {
           path: 'logbook/over-time',
           name: 'over-time',
           meta: { stage: 'logbook' },

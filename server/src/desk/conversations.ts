@@ -123,7 +123,7 @@ async function keepLine(
   })
   await db
     .update(conversations)
-    .set({ lastAt: now, turnCount: sql`${conversations.turnCount} + 1` })
+    .set({ lastAt: now, endedAt: null, debriefed: null, turnCount: sql`${conversations.turnCount} + 1` })
     .where(eq(conversations.id, conversationId))
   return { turnId }
 }

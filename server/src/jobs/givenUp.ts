@@ -46,6 +46,10 @@ async function subjects(db: Database, ids: readonly string[]): Promise<Map<strin
     .from(sourceVersions)
     .innerJoin(sources, eq(sources.id, sourceVersions.sourceId))
     .where(inArray(sourceVersions.id, [...ids]))
+  const itself = await db
+    .select({ id: agents.id, name: agents.name })
+    .from(agents)
+    .where(inArray(agents.id, [...ids]))
   const ofAgents = await Promise.all(
     [surveys, rehearsals, notes, studies, deliveries].map((table) =>
       db
@@ -55,7 +59,7 @@ async function subjects(db: Database, ids: readonly string[]): Promise<Map<strin
         .where(inArray(table.id, [...ids])),
     ),
   )
-  return new Map([...documents, ...ofAgents.flat()].map(({ id, name }) => [id, name]))
+  return new Map([...documents, ...itself, ...ofAgents.flat()].map(({ id, name }) => [id, name]))
 }
 
 /** Puts a job that was given up out of the list. What it was about stays as it is. */

@@ -23,7 +23,7 @@ type Kind = (typeof jobs.$inferSelect)['kind']
  */
 const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }[] = [
   { kinds: ['read', 'survey', 'embed'], most: 2 },
-  { kinds: ['rehearse', 'note', 'study'], most: 2 },
+  { kinds: ['rehearse', 'note', 'study', 'debrief'], most: 2 },
   // What is sent waits for others, not for this machine.
   { kinds: ['send'], most: 6 },
 ]

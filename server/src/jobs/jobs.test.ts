@@ -22,6 +22,7 @@ describe('kinds of work', () => {
       note: quick,
       study: quick,
       send: quick,
+      debrief: quick,
     })
     for (const id of ['one', 'two', 'three']) await jobs.add('read', id)
     await jobs.add('note', 'four')

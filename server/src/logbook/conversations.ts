@@ -15,7 +15,8 @@ import {
   type SQL,
 } from 'drizzle-orm'
 import type { Conversation, ConversationSummary, LogbookQuery } from '@parrot/contract'
-import { conversations, turns, wordsOf, type Database } from '../database'
+import { conversations, debriefAnswers, turns, wordsOf, type Database } from '../database'
+import { answersOf } from '../debrief'
 import { personOf } from '../desk'
 import { notFound } from '../http/problems'
 import { earlier } from '../turns/conversations'
@@ -25,7 +26,7 @@ const DAY = 24 * 60 * 60_000
 
 /** The conversations of an agent that a query narrows to, whichever of them are looked at. */
 function narrowed(agentId: string, query: Partial<LogbookQuery>): SQL {
-  const { q, outcome, edition, outlet, from, to, rating, collected, minutes } = query
+  const { q, outcome, edition, outlet, from, to, rating, collected, minutes, debrief } = query
   const words = (q?.match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => `${word.toLowerCase()}:*`).join(' & ')
   const said = sql`select ${turns.conversationId} from ${turns} where ${turns.agentId} = ${agentId}
     and ${wordsOf(turns)} @@ to_tsquery('simple', ${words})`
@@ -42,12 +43,22 @@ function narrowed(agentId: string, query: Partial<LogbookQuery>): SQL {
         : eq(conversations.outletId, outlet),
     from === undefined ? undefined : gte(conversations.lastAt, new Date(from)),
     to === undefined ? undefined : lt(conversations.lastAt, new Date(Date.parse(to) + DAY)),
+    debrief ? inArray(conversations.id, toldIn(agentId, debrief)) : undefined,
     rating && gt(rating === 'up' ? conversations.liked : conversations.disliked, 0),
     collected === 'true' ? eq(conversations.hasCollected, true) : undefined,
     minutes === undefined
       ? undefined
       : sql`${conversations.lastAt} - ${conversations.createdAt} >= make_interval(mins => ${minutes})`,
   )!
+}
+
+/** The conversations that told a certain answer. */
+function toldIn(agentId: string, debrief: string): SQL {
+  const at = debrief.indexOf(':')
+  const value = debrief.slice(at + 1)
+  return sql`(select ${debriefAnswers.conversationId} from ${debriefAnswers}
+    where ${debriefAnswers.agentId} = ${agentId} and ${debriefAnswers.questionId} = ${debrief.slice(0, at)}
+    and ${value === '' ? sql`${debriefAnswers.value} is null` : sql`${debriefAnswers.value} = ${value}`})`
 }
 
 const isUnanswered = sql`${conversations.unanswered} > 0`
@@ -109,8 +120,13 @@ export async function* turnsFound(db: Database, agentId: string, query: Partial<
     if (page.length === 0) return
     const ids = page.map(({ id }) => id)
     const lines = await db.select().from(turns).where(inArray(turns.conversationId, ids)).orderBy(asc(turns.ordinal))
+    const told = await answersOf(db, ids)
     for (const row of page)
-      yield { conversation: summaryOf(row), lines: lines.filter(({ conversationId }) => conversationId === row.id) }
+      yield {
+        conversation: summaryOf(row),
+        lines: lines.filter(({ conversationId }) => conversationId === row.id),
+        debrief: told.filter(({ conversationId }) => conversationId === row.id),
+      }
     after = page.at(-1)
   }
 }
@@ -142,6 +158,11 @@ export async function conversationById(db: Database, id: string, who: string): P
   const lines = await db.select().from(turns).where(eq(turns.conversationId, id)).orderBy(asc(turns.ordinal))
   return {
     ...summaryOf(row),
+    debrief: (await answersOf(db, [id])).map(({ questionId, value, because }) => ({
+      questionId,
+      value,
+      because: [...because],
+    })),
     isMine: row.person === 'taken' && row.personId === who,
     lines: lines.map((line) => ({
       ...earlier(line),

@@ -47,7 +47,7 @@ export const logbookRoutes =
             .type(form === 'csv' ? 'text/csv; charset=utf-8' : 'application/jsonl')
             .header('content-disposition', `attachment; filename="${slug}-logbook.${form}"`)
             // A stream goes out as it is; what is described is a page.
-            .send((form === 'csv' ? logbookAsCsv : logbookAsLines)(db, id, narrowing) as never)
+            .send((await (form === 'csv' ? logbookAsCsv : logbookAsLines)(db, id, narrowing)) as never)
         )
       },
     )

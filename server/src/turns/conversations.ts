@@ -121,6 +121,8 @@ export async function keepTurn(
         target: conversations.id,
         set: {
           lastAt: new Date(),
+          endedAt: null,
+          debriefed: null,
           turnCount: sql`${conversations.turnCount} + 1`,
           edition: subject.edition,
           ...(isUnanswered ? { unanswered: sql`${conversations.unanswered} + 1` } : {}),

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { ElButton } from 'element-plus'
-import type { Conversation } from '@parrot/contract'
+import type { Conversation, DebriefQuestion } from '@parrot/contract'
 import NoteDesk from '../notes/NoteDesk.vue'
 import OutcomeMark from '../shared/OutcomeMark.vue'
 import ReplyText from '../shared/ReplyText.vue'
 import { moment, plural } from '../shared/when'
 import WorkingSteps from '../shared/WorkingSteps.vue'
+import ToldNote from './ToldNote.vue'
 
 /** One conversation to read, line by line, each answer with what it came from and how it was made. */
-const props = defineProps<{ agentId: string; conversation: Conversation }>()
+const props = defineProps<{
+  agentId: string
+  conversation: Conversation
+  questions: readonly DebriefQuestion[]
+}>()
 defineEmits<{
   passage: [sourceId: string, passageId: string]
   field: [field: string]
@@ -21,7 +26,7 @@ const openLine = ref('')
 const noted = ref('')
 /** What the visitor said last before a line: what a person answered. */
 const askedBefore = (at: number): string =>
-  props.conversation.lines.slice(0, at).findLast(({ said, by }) => said !== '' && (by === null || said.includes('?')))
+  props.conversation.lines.slice(0, at).findLast(({ said, handOver }) => said !== '' && handOver === null)
     ?.said ?? ''
 </script>
 
@@ -30,6 +35,7 @@ const askedBefore = (at: number): string =>
     <h2>{{ moment(conversation.startedAt) }}</h2>
     <p class="small soft">{{ plural(conversation.turns, 'turn') }}, {{ conversation.unanswered }} unanswered</p>
   </header>
+  <ToldNote :answers="conversation.debrief" :questions="questions" />
   <ol class="bare-list">
     <li v-for="(line, at) in conversation.lines" :key="line.id" :class="{ unanswered: line.outcome === 'unknown' }">
       <p v-if="line.said || line.by === null" class="said" dir="auto">{{ line.said || '(an empty line)' }}</p>

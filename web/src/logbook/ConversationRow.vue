@@ -52,10 +52,7 @@ button {
   padding: var(--gap-2) var(--gap-3);
   cursor: pointer;
 }
-button:hover b {
-  white-space: nowrap;
-}
-.opening {
+button:hover .opening {
   text-decoration: underline;
   text-decoration-color: var(--accent);
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { ElButton, ElCheckbox, ElDatePicker, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
+import { ElButton, ElCheckbox, ElDatePicker, ElDropdown, ElDropdownItem, ElDropdownMenu, ElTag } from 'element-plus'
 import type { Edition, Outlet } from '@parrot/contract'
 import { get } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
@@ -92,6 +92,9 @@ function takeAlong(form: string): void {
         end-placeholder="until"
         aria-label="Days"
       />
+      <ElTag v-if="finding.debrief" closable @close="finding.debrief = ''"
+        >told: {{ finding.debrief.slice(finding.debrief.indexOf(':') + 1) || 'nothing' }}</ElTag
+      >
       <ElButton v-if="isNarrowed(finding)" text size="small" @click="finding = { ...FIND_ALL }">Show all</ElButton>
     </div>
   </div>

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { watchDebounced } from '@vueuse/core'
 import { ElButton } from 'element-plus'
-import type { Conversation } from '@parrot/contract'
+import type { Conversation, DebriefState } from '@parrot/contract'
 import { get, post } from '../api/client'
 import DeskBar from '../desk/DeskBar.vue'
 import { useAgent } from '../frame/agentStore'
@@ -33,7 +33,8 @@ const newest = ref('')
 const conversationId = computed(() => String(route.params.conversationId || newest.value))
 const which = ref('all')
 const page = ref(1)
-const finding = ref<Finding>({ ...FIND_ALL })
+const finding = ref<Finding>({ ...FIND_ALL, debrief: String(route.query.debrief ?? '') })
+const debrief = useLoaded(() => get<DebriefState>(`/api/agents/${agentId.value}/debrief`))
 
 const list = useLoaded(() =>
   get<Listed>(
@@ -42,7 +43,7 @@ const list = useLoaded(() =>
 )
 const conversation = useLoaded(() => get<Conversation>(`/api/conversations/${conversationId.value}`))
 
-onMounted(list.load)
+onMounted(() => Promise.all([list.load(), debrief.load()]))
 // Told by what arrived, whichever load brought it: one that a newer one overtook brings nothing.
 watch(list.data, (listed) => (newest.value ||= listed?.conversations[0]?.id ?? ''))
 watch([which, finding], () => (page.value = 1), { deep: true })
@@ -123,6 +124,7 @@ const openField = (field: string) =>
         :agent-id="agentId"
         v-else-if="conversation.data.value"
         :conversation="conversation.data.value"
+        :questions="debrief.data.value?.questions ?? []"
         @passage="openPassage"
         @field="openField"
         @ask="trying.ask"

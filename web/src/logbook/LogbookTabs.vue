@@ -10,6 +10,7 @@ const PARTS = [
   { value: 'logbook', label: 'Conversations' },
   { value: 'wants', label: 'What they want' },
   { value: 'visitors', label: 'Visitors' },
+  { value: 'debrief', label: 'Debrief' },
   { value: 'over-time', label: 'Over time' },
 ]
 const go = (name: string) => void router.push({ name, params: { id: route.params.id } })

@@ -14,6 +14,8 @@ export interface Finding {
   collected: boolean
   /** Minutes from first to last line, at least. */
   minutes: number | null
+  /** An answer of the debrief, as question:value. */
+  debrief: string
 }
 
 export const FIND_ALL: Finding = {
@@ -25,22 +27,15 @@ export const FIND_ALL: Finding = {
   rating: '',
   collected: false,
   minutes: null,
+  debrief: '',
 }
 
 /** Whether anything narrows the logbook. */
-export const isNarrowed = ({ q, outcome, edition, outlet, days, rating, collected, minutes }: Finding): boolean =>
-  rating !== '' ||
-  collected ||
-  minutes !== null ||
-  q.trim() !== '' ||
-  outcome !== '' ||
-  edition !== null ||
-  outlet !== '' ||
-  days !== null
+export const isNarrowed = (finding: Finding): boolean => String(queryOf(finding, 'all')) !== ''
 
 /** The query of an address for what is narrowed to, and for which of it are looked at; empty parts are left out. */
 export function queryOf(
-  { q, outcome, edition, outlet, days, rating, collected, minutes }: Finding,
+  { q, outcome, edition, outlet, days, rating, collected, minutes, debrief }: Finding,
   which: string,
 ): URLSearchParams {
   const query = new URLSearchParams()
@@ -58,5 +53,6 @@ export function queryOf(
   add('rating', rating)
   add('collected', collected ? 'true' : '')
   add('minutes', minutes)
+  add('debrief', debrief)
   return query
 }

@@ -24,7 +24,8 @@ const WHAT: Readonly<Record<GivenUpJob['kind'], string>> = {
   embed: 'Vectors of',
   rehearse: 'A rehearsal of',
   note: 'Proposals for',
-  send: 'Sending to',
+  send: 'Sending for',
+  debrief: 'The debrief of',
   study: 'A study of',
 }
 

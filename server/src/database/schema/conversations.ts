@@ -37,10 +37,15 @@ export const conversations = pgTable(
     disliked: integer('disliked').notNull().default(0),
     /** The visitor left something of themselves. */
     hasCollected: boolean('has_collected').notNull().default(false),
+    /** When it was over: nobody said anything for a while. It goes on when somebody does. */
+    endedAt: moment('ended_at'),
+    /** The number of the questions it was asked; null while it was not, or goes on since. */
+    debriefed: integer('debriefed'),
   },
   (table) => [
     index('conversations_agent').on(table.agentId, table.channel, table.lastAt),
     index('conversations_person').on(table.person),
+    index('conversations_ended').on(table.channel, table.endedAt, table.lastAt),
   ],
 )
 

@@ -147,7 +147,9 @@ export const jobs = pgTable(
   'jobs',
   {
     id: text('id').primaryKey(),
-    kind: text('kind').$type<'read' | 'survey' | 'embed' | 'rehearse' | 'note' | 'study' | 'send'>().notNull(),
+    kind: text('kind')
+      .$type<'read' | 'survey' | 'embed' | 'rehearse' | 'note' | 'study' | 'send' | 'debrief'>()
+      .notNull(),
     subject: text('subject').notNull(),
     state: text('state').$type<'queued' | 'running' | 'done' | 'failed' | 'cancelled'>().notNull(),
     progress: doublePrecision('progress').notNull().default(0),

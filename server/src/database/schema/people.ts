@@ -1,6 +1,7 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core'
-import type { DeskHours, HookEvent, Settling, VisitorConsent, VisitorValue } from '@parrot/contract'
+import type { DebriefQuestion, DeskHours, HookEvent, Settling, VisitorConsent, VisitorValue } from '@parrot/contract'
 import { agents } from './agents'
+import { conversations } from './conversations'
 import { created, moment } from './columns'
 
 /** Where people answer in place of an agent: when, and what visitors hear of it. */
@@ -109,4 +110,33 @@ export const settledQuestions = pgTable(
     at: moment('at').notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.agentId, table.question] })],
+)
+
+/** What is asked of an agent's finished conversations. */
+export const debriefs = pgTable('debriefs', {
+  agentId: text('agent_id')
+    .primaryKey()
+    .references(() => agents.id, { onDelete: 'cascade' }),
+  questions: jsonb('questions').$type<DebriefQuestion[]>().notNull(),
+  /** Grows with each change of the questions: what was asked under an earlier number is asked again. */
+  version: integer('version').notNull().default(1),
+})
+
+/** What a conversation told of one question. */
+export const debriefAnswers = pgTable(
+  'debrief_answers',
+  {
+    conversationId: text('conversation_id')
+      .notNull()
+      .references(() => conversations.id, { onDelete: 'cascade' }),
+    questionId: text('question_id').notNull(),
+    agentId: text('agent_id').notNull(),
+    /** Null where it does not tell. */
+    value: text('value'),
+    because: jsonb('because').$type<readonly string[]>().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.conversationId, table.questionId] }),
+    index('debrief_answers_agent').on(table.agentId, table.questionId, table.value),
+  ],
 )

@@ -1,0 +1,51 @@
+import { and, eq, isNull, lt, notInArray, or, sql } from 'drizzle-orm'
+import { announce } from '../delivery'
+import { agents, conversations } from '../database'
+import type { Services } from '../services'
+import { debriefOf } from './queries'
+
+/** A conversation is over when nobody said anything for so long, and no person is wanted in it. */
+const QUIET_MINUTES = 30
+const AT_ONCE = 500
+const EVERY_MS = 60_000
+
+type Means = Pick<Services, 'db' | 'jobs' | 'bus' | 'log'>
+
+/** Ends the conversations that fell silent: whoever is to be told is, and the debrief asks them. Gives how many. */
+export async function endSilent({ db, jobs }: Means): Promise<number> {
+  const silent = db
+    .select({ id: conversations.id })
+    .from(conversations)
+    .where(
+      and(
+        eq(conversations.channel, 'talk'),
+        isNull(conversations.endedAt),
+        lt(conversations.lastAt, sql`now() - make_interval(mins => ${QUIET_MINUTES})`),
+        or(isNull(conversations.person), notInArray(conversations.person, ['waiting', 'taken'])),
+      ),
+    )
+    .limit(AT_ONCE)
+  const ended = await db
+    .update(conversations)
+    .set({ endedAt: sql<Date>`now()` })
+    .where(and(isNull(conversations.endedAt), sql`${conversations.id} in ${silent}`))
+    .returning()
+  const names = new Map(
+    (await db.select({ id: agents.id, slug: agents.slug }).from(agents)).map((row) => [row.id, row.slug]),
+  )
+  for (const { id, agentId, turnCount, outcomes, liked, disliked, createdAt, lastAt } of ended) {
+    const data = { agent: names.get(agentId), conversationId: id, turns: turnCount, outcomes, liked, disliked }
+    const times = { startedAt: createdAt.toISOString(), lastAt: lastAt.toISOString() }
+    await announce({ db, jobs }, agentId, { event: 'conversation.ended', data: { ...data, ...times } })
+  }
+  for (const agentId of new Set(ended.map((row) => row.agentId)))
+    if (await debriefOf(db, agentId)) await jobs.add('debrief', agentId)
+  return ended.length
+}
+
+/** Looks for silent conversations every minute; gives the function that stops it. */
+export function keepEnding(means: Means): () => void {
+  const timer = setInterval(() => void endSilent(means).catch((error: unknown) => means.log.error(error)), EVERY_MS)
+  timer.unref()
+  return () => clearInterval(timer)
+}
