@@ -8,7 +8,7 @@ export const deskHours = z
   .refine(({ from, to }) => from < to, 'It must end after it begins.')
 export type DeskHours = z.infer<typeof deskHours>
 
-const timeZone = z.string().max(60).refine(isTimeZone, 'That is no time zone. Write one such as Europe/London.')
+export const timeZone = z.string().max(60).refine(isTimeZone, 'That is no time zone. Write one such as Europe/London.')
 
 function isTimeZone(name: string): boolean {
   try {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { deskHours, timeZone } from './desk'
 import { NO_FORM, visitorForm } from './visitors'
 
 /** Where an agent is handed out: a page by link, a bubble or a frame on a site, or an address for programs. */
@@ -41,6 +42,10 @@ const domain = z
     'Write a host such as www.example.org or *.example.org.',
   )
 
+/** Who is let in at an outlet. */
+export const OUTLET_ACCESS = ['anybody', 'password', 'members', 'signed'] as const
+export type OutletAccess = (typeof OUTLET_ACCESS)[number]
+
 const fields = {
   name: z.string().trim().min(1, 'Give the outlet a name.').max(80),
   state: z.enum(['on', 'off', 'paused']).default('on'),
@@ -55,16 +60,48 @@ const fields = {
   /** What is said once they are used up. */
   usedUpMessage: z.string().trim().max(300).default(''),
   form: visitorForm.default(NO_FORM),
+  /** Turns a month by all visitors, and in one conversation; null for as many as come. */
+  turnsPerMonth: z.number().int().min(1).max(100_000_000).nullable().default(null),
+  turnsPerConversation: z.number().int().min(1).max(10_000).nullable().default(null),
+  /** Tokens a month that an outside model may take here. */
+  tokensPerMonth: z.number().int().min(1).max(10_000_000_000).nullable().default(null),
+  longestLine: z.number().int().min(20).max(5000).default(5000),
+  /** Who is let in: anybody who has the address, whoever knows a password, members, or visitors a site has signed in. */
+  access: z.enum(OUTLET_ACCESS).default('anybody'),
+  /** When it is open; at any time where nothing is said. */
+  hours: z.array(deskHours).max(14).default([]),
+  timeZone: timeZone.default('UTC'),
+  closedMessage: z.string().trim().max(300).default(''),
+  /** Days after which its conversations are erased; null keeps them. */
+  keepDays: z.number().int().min(1).max(3650).nullable().default(null),
+  /** What is made unreadable before anything is kept. */
+  masks: z
+    .array(z.enum(['email', 'phone', 'card']))
+    .max(3)
+    .default([]),
 }
 
 export const newOutlet = z.object({ kind: outletKind, ...fields })
-export const outletChange = z.object(fields)
+export const outletChange = z.object({
+  ...fields,
+  /** Left out it stays as it is. */
+  password: z.string().min(4, 'Take four characters at least.').max(200).optional(),
+})
+/** A secret a site signs its visitors with, as it is shown once. */
+export const outletSecret = z.object({ secret: z.string() })
+/** What opens a door for a visitor, from then on. */
+export const doorKnock = z.object({ password: z.string().max(200) })
+export const doorPass = z.object({ pass: z.string() })
 export const outletSchema = z.object({
   id: z.string(),
   slug: z.string(),
   kind: outletKind,
   ...fields,
   turnsToday: z.number(),
+  /** The last thirty days on which something was asked. */
+  days: z.array(z.object({ day: z.string(), turns: z.number(), tokens: z.number() })),
+  hasPassword: z.boolean(),
+  hasSecret: z.boolean(),
   keys: z.array(
     z.object({ id: z.string(), name: z.string(), createdAt: z.string(), lastUsedAt: z.string().nullable() }),
   ),

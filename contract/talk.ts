@@ -18,6 +18,7 @@ export const talkAgent = z.object({
   look: outletLook.nullable(),
   /** What is said instead while the outlet is paused. */
   paused: z.string().nullable(),
+  longestLine: z.number(),
   /** What visitors are asked for, and when; null for nothing. */
   form: visitorForm.nullable(),
   /** Whether a visitor who agrees is known again on another visit. */

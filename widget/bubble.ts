@@ -20,6 +20,7 @@ interface Settings {
 declare const settings: Settings
 
 const script = document.currentScript as HTMLScriptElement | null
+const visitor = script?.dataset.visitor ?? ''
 const home = new URL(script?.src ?? location.href).origin
 
 const element = <K extends keyof HTMLElementTagNameMap>(tag: K, className: string): HTMLElementTagNameMap[K] =>
@@ -27,7 +28,8 @@ const element = <K extends keyof HTMLElementTagNameMap>(tag: K, className: strin
 
 function frame(): HTMLIFrameElement {
   const made = element('iframe', 'frame')
-  made.src = `${home}/frame/${settings.slug}`
+  // Whom the site has signed in, it says in an attribute of the script; behind the “#” it is sent to nobody else.
+  made.src = `${home}/frame/${settings.slug}${visitor && `#visitor=${encodeURIComponent(visitor)}`}`
   made.title = settings.title
   return made
 }

@@ -1,8 +1,9 @@
 /** The visitor's page: one conversation with one agent, no framework. */
 import type { TalkAgent } from '@parrot/contract'
-import { Calls } from './calls'
+import { Calls, Failure } from './calls'
 import { Conversation } from './conversation'
 import { element } from './dom'
+import { doorFor, takePass } from './door'
 import { dress } from './look'
 import { menuFor } from './menu'
 import { Visit } from './visit'
@@ -45,7 +46,7 @@ async function open(agent: TalkAgent): Promise<void> {
   const told = status('sr')
   const here = { person: status('here'), network: status('here network') }
   const form = element('form', 'asking')
-  const input = Object.assign(element('textarea'), { rows: 1, maxLength: 5000 })
+  const input = Object.assign(element('textarea'), { rows: 1, maxLength: agent.longestLine })
   const placeholder = agent.look?.placeholder || words.askName(agent.name)
   input.placeholder = placeholder
   input.setAttribute('aria-label', words.askName(agent.name))
@@ -97,15 +98,25 @@ async function open(agent: TalkAgent): Promise<void> {
   if (!isFramed) input.focus()
 }
 
-calls
-  .agent(location.search)
-  .then(open)
-  .catch((error: unknown) => {
-    document.title = 'Nobody here'
-    const box = element('div', 'nobody')
-    box.append(
-      element('h1', '', 'Nobody is here to talk to'),
-      element('p', '', error instanceof Error ? error.message : 'Try again later.'),
-    )
-    room.replaceChildren(box)
-  })
+function begin(): void {
+  calls
+    .agent(location.search)
+    .then(open)
+    .catch((error: unknown) => {
+      if (error instanceof Failure && error.code.startsWith('door-')) {
+        document.title = error.message
+        room.replaceChildren(doorFor(error, calls, begin))
+        room.querySelector('input')?.focus()
+        return
+      }
+      document.title = 'Nobody here'
+      const box = element('div', 'nobody')
+      box.append(
+        element('h1', '', 'Nobody is here to talk to'),
+        element('p', '', error instanceof Error ? error.message : 'Try again later.'),
+      )
+      room.replaceChildren(box)
+    })
+}
+takePass(calls)
+begin()

@@ -39,8 +39,7 @@ describe('what a finished conversation tells', () => {
     const lines = said('I have to catch a train at four.')
     expect(debriefByWords(ask('Were they pressed for time?', 'yesNo'), lines).value).toBe('no')
     expect(
-      debriefByWords(ask('Were they pressed for time?', 'yesNo', { like: ['I have a train to catch.'] }), lines)
-        .value,
+      debriefByWords(ask('Were they pressed for time?', 'yesNo', { like: ['I have a train to catch.'] }), lines).value,
     ).toBe('yes')
   })
 

@@ -51,6 +51,20 @@ export function withheld(text: string, known: readonly string[]): { text: string
   return { text: result, removed }
 }
 
+export const MASKS = ['email', 'phone', 'card'] as const
+export type Mask = (typeof MASKS)[number]
+
+/** A text with addresses and numbers of some kinds made unreadable, as it may be kept. */
+export function masked(text: string, masks: readonly Mask[]): string {
+  const hidden = new Set(masks)
+  const withoutAddresses = hidden.has('email') ? text.replace(EMAIL, '[e-mail]') : text
+  return withoutAddresses.replace(FIGURES, (found) => {
+    const plain = found.replace(/\D/g, '')
+    if (isCardNumber(plain)) return hidden.has('card') ? '[card]' : found
+    return hidden.has('phone') && plain.length >= FEWEST_PHONE_FIGURES ? '[phone]' : found
+  })
+}
+
 /** What the visitor said up to this line, and what they told of themselves. */
 export const saidIn = (state: TurnState, { conversation }: TurnContext): string[] => [
   state.said,

@@ -4,7 +4,7 @@ import { buildSegment, LibraryIndex } from '../retrieval'
 import { understudy } from '../understudy'
 import { saying } from '../testing'
 import { factsIn, PassageLibrary, takeTurn, exchangeOf, type Exchange, type Model, type TurnState } from './index'
-import { isCardNumber, withheld } from './privacy'
+import { isCardNumber, masked, withheld } from './privacy'
 import { choicesOf, slotValue, type Slot } from './slots'
 
 const TEXTS: readonly (readonly [source: string, heading: string, text: string])[] = [
@@ -322,5 +322,19 @@ describe('deliberation', () => {
       'deliberation',
     )
     expect((await talk(['Are dogs welcome?'], deep)).isDeliberate).toBe(false)
+  })
+})
+
+describe('what is kept of a text', () => {
+  const TEXT =
+    'Write to ana@hale.example or ring +44 20 7946 0000; my card is 4111 1111 1111 1111, boat at 17:15 on 12.03.2027.'
+
+  it('has none of the kinds that are masked, and all else', () => {
+    expect(masked(TEXT, ['email', 'phone', 'card'])).toBe(
+      'Write to [e-mail] or ring [phone]; my card is [card], boat at 17:15 on 12.03.2027.',
+    )
+    expect(masked(TEXT, ['card'])).toContain('ana@hale.example')
+    expect(masked(TEXT, ['phone'])).toContain('4111 1111 1111 1111')
+    expect(masked(TEXT, [])).toBe(TEXT)
   })
 })

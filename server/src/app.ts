@@ -58,7 +58,7 @@ import { PlayPool } from './playing'
 import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
-import { outletRoutes, talkRoutes } from './outlets'
+import { keepErasing, outletRoutes, talkRoutes } from './outlets'
 import type { Services } from './services'
 import { settingsRoutes } from './settings/routes'
 import { Seal } from './settings/seal'
@@ -163,6 +163,7 @@ export async function buildApp(
     const stopRefreshing = keepRefreshing(services)
     const stopWatching = keepWatch(services)
     const stopEnding = keepEnding(services)
+    const stopErasing = keepErasing(services)
     const stopStatistics =
       database.kind === 'embedded' ? keepStatistics(db, (error) => server.log.warn(error)) : () => undefined
     const door = config.visitors && visitorsDoor(server)
@@ -184,6 +185,7 @@ export async function buildApp(
         stopRefreshing()
         stopWatching()
         stopEnding()
+        stopErasing()
         stopStatistics()
         room.close()
         door?.closeAllConnections()

@@ -14,6 +14,7 @@ const FOR_VISITORS: ReadonlySet<string> = new Set([
   '/talk/:slug',
   '/api/talk/:slug',
   '/api/talk/:slug/turns',
+  '/api/talk/:slug/door',
   '/api/talk/:slug/details',
   '/api/talk/:slug/conversations/:key',
   '/api/talk/:slug/conversations/:key/events',

@@ -21,7 +21,7 @@ export class Access {
     /** Who it is; null for nobody. */
     readonly member: MemberRow | null,
     /** Whether everything is everybody’s, since there are no members. */
-    private readonly isOpen: boolean,
+    readonly isOpen: boolean,
   ) {}
 
   /** What they may do with all agents. */

@@ -139,6 +139,7 @@ const OTHERS: Readonly<Record<string, Need>> = {
   'GET /api/faces/:face': { kind: 'open' },
   'GET /api/talk/:slug': { kind: 'open' },
   'POST /api/talk/:slug/turns': { kind: 'open' },
+  'POST /api/talk/:slug/door': { kind: 'open' },
   'POST /api/talk/:slug/details': { kind: 'open' },
   'GET /api/talk/:slug/conversations/:key': { kind: 'open' },
   'GET /api/talk/:slug/conversations/:key/events': { kind: 'open' },

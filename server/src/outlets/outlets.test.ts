@@ -1,7 +1,11 @@
 import { Client } from '@modelcontextprotocol/sdk/client/index.js'
 import { StreamableHTTPClientTransport } from '@modelcontextprotocol/sdk/client/streamableHttp.js'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { eq, sql } from 'drizzle-orm'
+import { SignJWT } from 'jose'
+import { conversations } from '../database'
 import { bubbleScript } from './embed'
+import { eraseOld } from './keeping'
 import { outletRow } from './queries'
 import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 
@@ -198,5 +202,104 @@ describe('for programs that speak the Model Context Protocol', () => {
     await client.close()
     await expect(connect('wrong', outlet.slug)).rejects.toThrow(/401|opens nothing/)
     await expect(connect(key, 'bo')).rejects.toThrow(/403|does not open/)
+  })
+})
+
+describe('the door of an outlet', () => {
+  const read = (slug: string, headers = {}) => app.ask('GET', `/api/talk/${slug}`, undefined, headers)
+  const ask = (slug: string, headers = {}, text = 'Are bonfires allowed?') =>
+    app.ask('POST', `/api/talk/${slug}/turns`, { text }, headers)
+
+  it('opens for a password, and for none that was before', async () => {
+    const outlet = await make('page', { access: 'password' })
+    await change(outlet, { access: 'password', password: 'petrel' })
+    expect((await read(outlet.slug)).body.code).toBe('door-password')
+    expect((await ask(outlet.slug)).status).toBe(401)
+    const knock = (password: string) => app.ask('POST', `/api/talk/${outlet.slug}/door`, { password })
+    expect((await knock('guillemot')).status).toBe(403)
+    const pass = { 'x-visitor-pass': (await knock('petrel')).body.pass }
+    expect((await ask(outlet.slug, pass)).status).toBe(200)
+    await change(outlet, { access: 'password', password: 'kittiwake' })
+    expect((await ask(outlet.slug, pass)).status).toBe(401)
+    expect(JSON.stringify((await app.ask('GET', `/api/outlets/${outlet.id}`)).body)).not.toMatch(/scrypt|kittiwake/)
+    const tries = await Promise.all(Array.from({ length: 12 }, () => knock('guess')))
+    expect(tries.at(-1)!.status).toBe(429)
+  })
+
+  it('opens for whom the site has signed in, by a token that runs out and is signed by its secret', async () => {
+    const outlet = await make('page', { access: 'signed' })
+    const { secret } = (await app.ask('POST', `/api/outlets/${outlet.id}/secret`)).body
+    const token = (claims: object, until = '5m', key = secret) =>
+      new SignJWT({ ...claims })
+        .setProtectedHeader({ alg: 'HS256' })
+        .setExpirationTime(until)
+        .sign(new TextEncoder().encode(key))
+    const by = async (...given: Parameters<typeof token>) => ({ 'x-visitor-pass': await token(...given) })
+    expect((await ask(outlet.slug, await by({ sub: 'v1', name: 'Ana' }))).status).toBe(200)
+    for (const headers of [
+      {},
+      await by({ name: 'Ana' }),
+      await by({ sub: 'v1' }, '-5m'),
+      await by({ sub: 'v1' }, '5m', 'another secret that is long enough'),
+      {
+        'x-visitor-pass': `${Buffer.from('{"alg":"none"}').toString('base64url')}.${Buffer.from('{"sub":"v1","exp":9999999999}').toString('base64url')}.`,
+      },
+    ])
+      expect((await ask(outlet.slug, headers)).body.code).toBe('door-signed')
+  })
+
+  it('is open at its hours, and says when it is not', async () => {
+    const day = (new Date().getUTCDay() + 6) % 7
+    const never = [{ days: [(day + 2) % 7], from: '00:00', to: '23:59' }]
+    const outlet = await make('page', { hours: never, timeZone: 'UTC', closedMessage: 'Open on market days.' })
+    expect((await ask(outlet.slug)).body.title).toBe('Open on market days.')
+    expect((await read(outlet.slug)).body.paused).toBe('Open on market days.')
+    await change(outlet, { hours: [{ days: [0, 1, 2, 3, 4, 5, 6], from: '00:00', to: '23:59' }] })
+    expect((await ask(outlet.slug)).status).toBe(200)
+  })
+})
+
+describe('the limits of an outlet', () => {
+  const ask = (slug: string, text: string, conversationId?: string) =>
+    app.ask('POST', `/api/talk/${slug}/turns`, { text, conversationId })
+
+  it('count what is asked in a month and in one conversation, and how long a line is', async () => {
+    const outlet = await make('page', { turnsPerMonth: 3, turnsPerConversation: 2, longestLine: 40 })
+    expect((await ask(outlet.slug, 'x'.repeat(41))).status).toBe(400)
+    const { conversationId } = (await ask(outlet.slug, 'Are bonfires allowed?')).body
+    await ask(outlet.slug, 'When is the water on?', conversationId)
+    expect((await ask(outlet.slug, 'And off?', conversationId)).body.title).toMatch(/Start over/)
+    expect((await ask(outlet.slug, 'Are bonfires allowed?')).status).toBe(200)
+    expect((await ask(outlet.slug, 'Are bonfires allowed?')).body.title).toMatch(/this month/)
+    expect((await app.ask('GET', `/api/outlets/${outlet.id}`)).body.days).toMatchObject([{ turns: 3, tokens: 0 }])
+  })
+})
+
+describe('what an outlet keeps', () => {
+  it('has no address, number or card in it where they are masked, wherever they stand', async () => {
+    const outlet = await make('page', { masks: ['email', 'phone', 'card'] })
+    const text = 'I am ana@hale.example, ring +44 20 7946 0000, card 4111 1111 1111 1111. Are bonfires allowed?'
+    const { conversationId } = (await app.ask('POST', `/api/talk/${outlet.slug}/turns`, { text })).body
+    const kept = await app.services.db.execute(sql`
+      select (select json_agg(t) from turns t where conversation_id = ${conversationId})::text ||
+             (select json_agg(c) from conversations c where id = ${conversationId})::text as everything`)
+    const { everything } = kept.rows[0] as { everything: string }
+    expect(everything).toContain('[e-mail]')
+    expect(everything).not.toMatch(/ana@hale|7946|4111/)
+  })
+
+  it('is erased after its days, and nothing else', async () => {
+    const [short, long] = [await make('page', { keepDays: 7 }), await make('page')]
+    const ids = await Promise.all(
+      [short, short, long].map(async ({ slug }) => (await talk(slug)).body.conversationId as string),
+    )
+    for (const id of [ids[0]!, ids[2]!])
+      await app.services.db
+        .update(conversations)
+        .set({ lastAt: sql`now() - interval '8 days'` })
+        .where(eq(conversations.id, id))
+    expect(await eraseOld(app.services)).toBe(1)
+    const left = await Promise.all(ids.map(async (id) => (await app.ask('GET', `/api/conversations/${id}`)).status))
+    expect(left).toEqual([404, 200, 200])
   })
 })

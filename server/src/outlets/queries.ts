@@ -1,15 +1,13 @@
 import { randomBytes } from 'node:crypto'
-import { and, eq, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm'
+import { and, eq, gt, inArray, isNull, ne, sql, type SQL } from 'drizzle-orm'
 import type { z } from 'zod'
 import { NO_FORM, type newOutlet, type Outlet, type outletChange } from '@parrot/contract'
 import { agents, outletDays, outletKeys, outlets, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
-import { newToken, sumOf } from '../members'
+import { newToken, sealPassword, sumOf } from '../members'
 
 export type OutletRow = typeof outlets.$inferSelect
-
-const today = sql`current_date`
 
 /** The outlets of an agent, in the order they were made. */
 export async function listOutlets(db: Database, agentId: string): Promise<Outlet[]> {
@@ -28,11 +26,16 @@ async function shown(db: Database, rows: readonly OutletRow[]): Promise<Outlet[]
   const days = await db
     .select()
     .from(outletDays)
-    .where(and(inArray(outletDays.outletId, ids), eq(outletDays.day, today)))
-  return rows.map(({ agentId: _agent, createdAt: _made, removedAt: _removed, ...row }) => ({
+    .where(and(inArray(outletDays.outletId, ids), gt(outletDays.day, sql`current_date - 30`)))
+    .orderBy(outletDays.day)
+  const [now] = await db.select({ day: sql<string>`current_date::text` }).from(sql`(select 1) one`)
+  return rows.map(({ agentId: _agent, createdAt: _made, removedAt: _removed, password, sealedSecret, ...row }) => ({
     ...row,
     form: row.form ?? NO_FORM,
-    turnsToday: days.find(({ outletId }) => outletId === row.id)?.turns ?? 0,
+    hasPassword: password !== null,
+    hasSecret: sealedSecret !== null,
+    days: days.filter(({ outletId }) => outletId === row.id).map(({ day, turns, tokens }) => ({ day, turns, tokens })),
+    turnsToday: days.find(({ outletId, day }) => outletId === row.id && day === now!.day)?.turns ?? 0,
     keys: keys
       .filter(({ outletId }) => outletId === row.id)
       .map(({ id, name, createdAt, lastUsedAt }) => ({
@@ -68,7 +71,12 @@ export async function addOutlet(db: Database, agentId: string, given: z.output<t
 
 export async function changeOutlet(db: Database, id: string, change: z.output<typeof outletChange>): Promise<Outlet> {
   await outletRow(db, id)
-  await db.update(outlets).set(change).where(eq(outlets.id, id))
+  const { password, ...fields } = change
+  const sealed = password === undefined ? {} : { password: await sealPassword(password) }
+  await db
+    .update(outlets)
+    .set({ ...fields, ...sealed })
+    .where(eq(outlets.id, id))
   return outletById(db, id)
 }
 
@@ -152,29 +160,4 @@ async function placeWhere(db: Database, which: SQL): Promise<Place> {
   const edition = found?.outlet.edition ?? found?.agent.liveEdition
   if (!found || edition == null || found.outlet.state === 'off') throw nobody()
   return { ...found, edition }
-}
-
-/** Throws with what the outlet says where it is paused. */
-export function mustBeOpen({ outlet }: Place): void {
-  if (outlet?.state === 'paused')
-    throw new HttpProblem(503, outlet.pausedMessage || 'There is a pause here just now.', undefined, { code: 'paused' })
-}
-
-/** Counts one turn of a place; throws with its own words once the day’s are used up. */
-export async function countTurn(db: Database, { outlet }: Place): Promise<void> {
-  if (!outlet) return
-  const most = outlet.turnsPerDay
-  const [counted] = await db
-    .insert(outletDays)
-    .values({ outletId: outlet.id, day: today as never, turns: 1 })
-    .onConflictDoUpdate({
-      target: [outletDays.outletId, outletDays.day],
-      set: { turns: sql`${outletDays.turns} + 1` },
-      ...(most === null ? {} : { setWhere: lt(outletDays.turns, most) }),
-    })
-    .returning()
-  if (!counted)
-    throw new HttpProblem(429, outlet.usedUpMessage || 'Enough was asked here for today.', undefined, {
-      code: 'used-up',
-    })
 }

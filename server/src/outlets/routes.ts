@@ -1,9 +1,18 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { newOutlet, newOutletKey, outletChange, outletKeyMade, outletList, outletSchema } from '@parrot/contract'
+import {
+  newOutlet,
+  newOutletKey,
+  outletChange,
+  outletKeyMade,
+  outletList,
+  outletSchema,
+  outletSecret,
+} from '@parrot/contract'
 import { agentById } from '../agents/queries'
 import type { Services } from '../services'
 import { editionRow } from '../turns/subject'
+import { newSecret } from './door'
 import {
   addOutlet,
   addOutletKey,
@@ -19,8 +28,9 @@ const params = z.object({ id: z.string().max(64) })
 
 /** Outlets of an agent: made, changed, taken away and brought back, with keys for programs. */
 export const outletRoutes =
-  ({ db, bus }: Services): FastifyPluginAsyncZod =>
+  (services: Services): FastifyPluginAsyncZod =>
   async (app) => {
+    const { db, bus } = services
     app.get(
       '/api/agents/:id/outlets',
       { schema: { params, response: { 200: outletList } } },
@@ -56,6 +66,12 @@ export const outletRoutes =
         bus.tell(agentId, 'editions')
         return changed
       },
+    )
+
+    app.post(
+      '/api/outlets/:id/secret',
+      { schema: { params, response: { 201: outletSecret } } },
+      async ({ params: { id } }, reply) => reply.code(201).send({ secret: await newSecret(services, id) }),
     )
 
     app.delete('/api/outlets/:id', { schema: { params } }, async ({ params: { id } }, reply) => {

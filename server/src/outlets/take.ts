@@ -1,4 +1,4 @@
-import { ModelProblem, type Exchange, type People } from '@parrot/core/dialogue'
+import { masked, ModelProblem, type Exchange, type People } from '@parrot/core/dialogue'
 import type { TalkReply } from '@parrot/contract'
 import { keepVisitorsLine, peopleFor } from '../desk'
 import { HttpProblem } from '../http/problems'
@@ -7,7 +7,8 @@ import { conversationOf, keepTurn, type OpenConversation, type TurnRow } from '.
 import { editionOf, type Listening } from '../turns/subject'
 import { citationsFor, keyOf, personIn } from './conversation'
 import { afterTurn } from './happened'
-import { countTurn, mustBeOpen, type OutletRow, type Place } from './queries'
+import { asKept, countTokens, countTurn, mustBeOpen, mustFit } from './limits'
+import type { OutletRow, Place } from './queries'
 
 /** What a visitor says, and in which conversation; where the page keeps the conversation, what was said before in it. */
 export interface VisitorsTurn {
@@ -30,11 +31,12 @@ export async function takeVisitorsTurn(
   mustBeOpen(place)
   const subject = await editionOf(services, agent, edition)
   const conversation = await conversationOf(db, agent.id, 'talk', conversationId)
+  mustFit(place, text, conversation.exchanges.length)
   await countTurn(db, place)
   const { id } = conversation
   const base = { conversationId: id, key: keyOf(seal, id) }
   if (conversation.person === 'taken') {
-    const { turnId } = await keepVisitorsLine(db, id, text)
+    const { turnId } = await keepVisitorsLine(db, id, masked(text, outlet?.masks ?? []))
     bus.tell(id, 'lines')
     bus.tell(agent.id, 'logbook')
     const person = await personIn(db, id)
@@ -55,7 +57,8 @@ export async function takeVisitorsTurn(
     hasCollected: conversation.hasCollected,
     person: turn.handOver && stateFor(people, conversation),
   } as const
-  const row = await keepTurn(db, kept, subject, turn, performance.now() - began)
+  const row = await keepTurn(db, kept, subject, asKept(place, turn), performance.now() - began)
+  await countTokens(db, place, turn)
   bus.tell(agent.id, 'logbook')
   const isNewlyCalled = kept.person !== undefined && conversation.person === null
   await afterTurn(services, place, row, { isNewlyCalled, memory: conversation.exchanges.at(-1)?.memory })

@@ -5,8 +5,8 @@ import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { fillVariables } from '@parrot/core/brief'
-import type { Working } from '@parrot/core/dialogue'
-import { talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
+import { LONGEST_LINE, type Working } from '@parrot/core/dialogue'
+import { doorKnock, doorPass, talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
 import { streamWork, wantsEvents } from '../http/events'
 import { sharedCounting } from '../http/limits'
 import { HttpProblem } from '../http/problems'
@@ -15,6 +15,8 @@ import type { Services } from '../services'
 import { editionOf, type Listening, valuesFor } from '../turns/subject'
 import { embedded, bubbleScript } from './embed'
 import { addProgramRoutes } from './programs'
+import { letIn, passFor } from './door'
+import { closedWords } from './limits'
 import { placeBySlug } from './queries'
 import { takeVisitorsTurn } from './take'
 import { addVisitRoutes } from './visit'
@@ -51,11 +53,22 @@ export const talkRoutes =
       }
     }
 
+    /** A password is not guessed: so many tries a minute from one address. */
+    const tries = app.createRateLimit({ max: 10, timeWindow: MINUTE, keyGenerator: ({ ip }) => `door ${ip}` })
+    const knocking = async (request: FastifyRequest): Promise<void> => {
+      const counted = await tries(request)
+      if (!counted.isAllowed && counted.isExceeded)
+        throw new HttpProblem(429, 'That was many tries.', `Wait ${counted.ttlInSeconds} seconds, then try again.`)
+    }
+
     app.get(
       '/api/talk/:slug',
       { schema: { params, querystring: z.record(z.string(), z.string().max(300)), response: { 200: talkAgent } } },
-      async ({ params: { slug }, query }) => {
-        const { agent, edition, outlet } = await placeBySlug(db, slug)
+      async (request) => {
+        const place = await placeBySlug(db, request.params.slug)
+        const signedIn = await letIn(services, place, request)
+        const query = { ...request.query, ...signedIn }
+        const { agent, edition, outlet } = place
         const { brief } = await editionOf(services, agent, edition)
         const greeting = outlet?.look.greeting || brief.openers.greeting
         const suggestions = outlet?.look.suggestions.length ? outlet.look.suggestions : brief.openers.suggestions
@@ -67,22 +80,40 @@ export const talkRoutes =
           greeting: fillVariables(greeting, brief.variables, valuesFor(brief, query)),
           suggestions: suggestions.filter((text) => text.trim() !== ''),
           look: outlet?.look ?? null,
-          paused: outlet?.state === 'paused' ? outlet.pausedMessage || 'There is a pause here just now.' : null,
+          paused: closedWords(outlet) ?? null,
+          longestLine: outlet?.longestLine ?? LONGEST_LINE,
           form: outlet?.form?.fields.length ? outlet.form : null,
           remembers: brief.memory.rememberVisitor,
         }
       },
     )
 
-    const take = async (slug: string, body: z.output<typeof talkTurn>, listening: Listening): Promise<TalkReply> =>
-      takeVisitorsTurn(services, await placeBySlug(db, slug), body, listening)
+    const take = async (
+      request: FastifyRequest,
+      slug: string,
+      body: z.output<typeof talkTurn>,
+      listening: Listening,
+    ): Promise<TalkReply> => {
+      const place = await placeBySlug(db, slug)
+      // What the site signed counts more than what stands in a link.
+      const variables = { ...body.variables, ...(await letIn(services, place, request)) }
+      return takeVisitorsTurn(services, place, { ...body, variables }, listening)
+    }
+
+    app.post(
+      '/api/talk/:slug/door',
+      { schema: { params, body: doorKnock, response: { 200: doorPass } }, preHandler: knocking },
+      async ({ params: { slug }, body }) => ({
+        pass: await passFor(services, await placeBySlug(db, slug), body.password),
+      }),
+    )
 
     app.post(
       '/api/talk/:slug/turns',
       { schema: { params, body: talkTurn, response: { 200: talkReply } }, preHandler: limited },
       async (request, reply) => {
         const { slug } = request.params
-        if (!wantsEvents(request)) return take(slug, request.body, {})
+        if (!wantsEvents(request)) return take(request, slug, request.body, {})
         await streamWork(request, reply, async (stream) => {
           const onText = (text: string) => stream.send('text', { text })
           // A visitor is told that the agent is thinking, not how.
@@ -90,7 +121,7 @@ export const talkRoutes =
             if (step === 'deliberation') stream.send('thinking', {})
           }
           const listening = { signal: stream.signal, onText, onWorking } as const
-          stream.send('done', await take(slug, request.body, listening))
+          stream.send('done', await take(request, slug, request.body, listening))
         })
         return reply
       },

@@ -9,7 +9,9 @@ import { newId } from '../ids'
 import type { Services } from '../services'
 import { fill, keepVisitor } from '../visitors'
 import { conversationByKey, keyOf, rate, seenAgain } from './conversation'
-import { mustBeOpen, placeBySlug, type Place } from './queries'
+import { letIn } from './door'
+import { mustBeOpen } from './limits'
+import { placeBySlug, type Place } from './queries'
 
 const params = z.object({ slug: z.string().max(100), key: z.string().max(100) })
 
@@ -83,9 +85,11 @@ export function addVisitRoutes(
       schema: { params: params.pick({ slug: true }), body: visitorDetails, response: { 201: talkBegun } },
       preHandler: limited,
     },
-    async ({ params: { slug }, body }, reply) => {
+    async (request, reply) => {
       const conversationId = newId()
-      await takeDetails(await placeBySlug(db, slug), conversationId, body.values)
+      const place = await placeBySlug(db, request.params.slug)
+      await letIn(services, place, request)
+      await takeDetails(place, conversationId, request.body.values)
       return reply.code(201).send({ conversationId, key: keyOf(services.seal, conversationId) })
     },
   )

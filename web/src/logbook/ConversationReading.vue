@@ -26,8 +26,7 @@ const openLine = ref('')
 const noted = ref('')
 /** What the visitor said last before a line: what a person answered. */
 const askedBefore = (at: number): string =>
-  props.conversation.lines.slice(0, at).findLast(({ said, handOver }) => said !== '' && handOver === null)
-    ?.said ?? ''
+  props.conversation.lines.slice(0, at).findLast(({ said, handOver }) => said !== '' && handOver === null)?.said ?? ''
 </script>
 
 <template>

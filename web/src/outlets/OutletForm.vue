@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { ElInput, ElInputNumber, ElInputTag, ElSegmented } from 'element-plus'
+import { ElInput, ElInputTag, ElSegmented } from 'element-plus'
 import type { Edition, Outlet } from '@parrot/contract'
 import { get } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
 
-/** What an outlet does: whether it answers, which edition, where it may stand, how much it answers. */
+/** What an outlet does: whether it answers, which edition, where it may stand. */
 const props = defineProps<{ agentId: string }>()
 const outlet = defineModel<Outlet>({ required: true })
 
@@ -53,24 +53,5 @@ const STATES = [
         <p class="small soft">It stands on these and nowhere else; <code>*.example.org</code> is all below one.</p>
       </div>
     </div>
-    <div class="form-line">
-      <span class="label">At most</span>
-      <span class="acts">
-        <ElInputNumber
-          v-model="outlet.turnsPerDay"
-          :min="1"
-          :max="10000000"
-          :value-on-clear="null"
-          controls-position="right"
-          placeholder="no limit"
-          aria-label="Questions a day"
-        />
-        questions a day <span class="soft">({{ outlet.turnsToday }} so far today)</span>
-      </span>
-    </div>
-    <label v-if="outlet.turnsPerDay !== null" class="form-line"
-      ><span class="label">Then it says</span
-      ><ElInput v-model="outlet.usedUpMessage" maxlength="300" placeholder="Enough was asked here for today."
-    /></label>
   </div>
 </template>

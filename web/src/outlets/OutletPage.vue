@@ -9,6 +9,8 @@ import EmptyNote from '../shared/EmptyNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import { KINDS } from './kinds'
+import DoorForm from './DoorForm.vue'
+import LimitsForm from './LimitsForm.vue'
 import LookForm from './LookForm.vue'
 import OutletCode from './OutletCode.vue'
 import OutletForm from './OutletForm.vue'
@@ -88,8 +90,10 @@ async function remove(): Promise<void> {
         </p>
       </header>
       <OutletForm v-model="outlet" :agent-id="agentId" />
+      <DoorForm v-if="outlet.kind !== 'api'" v-model="outlet" />
       <VisitorForm v-if="outlet.kind !== 'api'" v-model="outlet.form" />
       <LookForm v-if="outlet.kind !== 'api'" v-model="outlet.look" :kind="outlet.kind" />
+      <LimitsForm v-model="outlet" />
       <ElButton type="danger" text size="small" class="remove" @click="remove">Take this outlet away</ElButton>
     </section>
     <aside aria-label="How it comes out">

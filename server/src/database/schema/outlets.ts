@@ -1,5 +1,5 @@
-import { date, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
-import type { Outlet, OutletKind, OutletLook, VisitorForm } from '@parrot/contract'
+import { bigint, date, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import type { DeskHours, Outlet, OutletAccess, OutletKind, OutletLook, VisitorForm } from '@parrot/contract'
 import { agents } from './agents'
 import { created, moment } from './columns'
 
@@ -24,6 +24,20 @@ export const outlets = pgTable(
     usedUpMessage: text('used_up_message').notNull().default(''),
     /** What visitors are asked for; null for nothing. */
     form: jsonb('form').$type<VisitorForm>(),
+    turnsPerMonth: integer('turns_per_month'),
+    turnsPerConversation: integer('turns_per_conversation'),
+    tokensPerMonth: bigint('tokens_per_month', { mode: 'number' }),
+    longestLine: integer('longest_line').notNull().default(5000),
+    access: text('access').$type<OutletAccess>().notNull().default('anybody'),
+    /** As `members/passwords` writes it. */
+    password: text('password'),
+    /** What a site signs its visitors with. */
+    sealedSecret: text('sealed_secret'),
+    hours: jsonb('hours').$type<DeskHours[]>().notNull().default([]),
+    timeZone: text('time_zone').notNull().default('UTC'),
+    closedMessage: text('closed_message').notNull().default(''),
+    keepDays: integer('keep_days'),
+    masks: text('masks').array().$type<('email' | 'phone' | 'card')[]>().notNull().default([]),
     createdAt: created(),
     removedAt: moment('removed_at'),
   },
@@ -39,6 +53,8 @@ export const outletDays = pgTable(
       .references(() => outlets.id, { onDelete: 'cascade' }),
     day: date('day').notNull(),
     turns: integer('turns').notNull().default(0),
+    /** What an outside model took. */
+    tokens: bigint('tokens', { mode: 'number' }).notNull().default(0),
   },
   (table) => [primaryKey({ columns: [table.outletId, table.day] })],
 )

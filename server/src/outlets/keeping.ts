@@ -1,0 +1,35 @@
+import { and, eq, isNotNull, lt, sql } from 'drizzle-orm'
+import { conversations, outlets, visitors } from '../database'
+import type { Services } from '../services'
+
+const EVERY_MS = 60 * 60_000
+
+/** Erases the conversations of outlets that keep them only so long, with what their visitors told; gives how many. */
+export async function eraseOld({ db }: Pick<Services, 'db'>): Promise<number> {
+  const limited = await db
+    .select({ id: outlets.id, keepDays: outlets.keepDays })
+    .from(outlets)
+    .where(isNotNull(outlets.keepDays))
+  let erased = 0
+  for (const { id, keepDays } of limited) {
+    const before = sql`now() - make_interval(days => ${keepDays})`
+    await db.transaction(async (tx) => {
+      const gone = await tx
+        .delete(conversations)
+        .where(and(eq(conversations.outletId, id), lt(conversations.lastAt, before)))
+        .returning({ id: conversations.id })
+      await tx.delete(visitors).where(and(eq(visitors.outletId, id), lt(visitors.changedAt, before)))
+      erased += gone.length
+    })
+  }
+  return erased
+}
+
+/** Erases what is old every hour, and at once; gives the function that stops it. */
+export function keepErasing(means: Pick<Services, 'db' | 'log'>): () => void {
+  const erase = () => void eraseOld(means).catch((error: unknown) => means.log.error(error))
+  const timer = setInterval(erase, EVERY_MS)
+  timer.unref()
+  erase()
+  return () => clearInterval(timer)
+}
