@@ -133,7 +133,7 @@ describe('a script from outside', () => {
 
   it('talks as a visitor', async () => {
     const first = (await call('POST', `/api/talk/${agent.slug}/turns`, { text: 'Are bonfires allowed?' })).body
-    expect(Object.keys(first).sort()).toEqual(['citations', 'conversationId', 'reply'])
+    expect(Object.keys(first)).toEqual(expect.arrayContaining(['citations', 'conversationId', 'reply']))
     const second = await call('POST', `/api/talk/${agent.slug}/turns`, {
       text: 'Thanks',
       conversationId: first.conversationId,

@@ -78,6 +78,8 @@ const QUIET: ReadonlySet<string> = new Set([
   'POST /api/agents/:id/turns',
   'POST /api/agents/:id/calls',
   'POST /api/agents/:id/pins/ask',
+  'POST /api/agents/:id/desk/here',
+  'POST /api/outlets/:id/preview',
   'POST /api/agents/:id/pins/:pinId/seen',
   'POST /api/sources/:id/cutting/preview',
   'POST /api/agents/:id/manner/sample',

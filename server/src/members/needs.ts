@@ -122,6 +122,7 @@ export const WITHIN: Readonly<Record<string, (db: Database, params: Params) => P
 const LOOKING: ReadonlySet<string> = new Set([
   'POST /api/agents/:id/turns',
   'POST /api/agents/:id/calls',
+  'POST /api/outlets/:id/preview',
   'POST /api/agents/:id/copy',
   'POST /api/agents/:id/manner/sample',
   'POST /api/sources/:id/cutting/preview',

@@ -222,6 +222,8 @@ describe('the door of an outlet', () => {
     await change(outlet, { access: 'password', password: 'kittiwake' })
     expect((await ask(outlet.slug, pass)).status).toBe(401)
     expect(JSON.stringify((await app.ask('GET', `/api/outlets/${outlet.id}`)).body)).not.toMatch(/scrypt|kittiwake/)
+    const preview = (await app.ask('POST', `/api/outlets/${outlet.id}/preview`)).body.pass
+    expect((await read(outlet.slug, { 'x-visitor-pass': preview })).status).toBe(200)
     const tries = await Promise.all(Array.from({ length: 12 }, () => knock('guess')))
     expect(tries.at(-1)!.status).toBe(429)
   })

@@ -1,6 +1,7 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import {
+  doorPass,
   newOutlet,
   newOutletKey,
   outletChange,
@@ -12,7 +13,7 @@ import {
 import { agentById } from '../agents/queries'
 import type { Services } from '../services'
 import { editionRow } from '../turns/subject'
-import { newSecret } from './door'
+import { newSecret, previewPass } from './door'
 import {
   addOutlet,
   addOutletKey,
@@ -66,6 +67,12 @@ export const outletRoutes =
         bus.tell(agentId, 'editions')
         return changed
       },
+    )
+
+    app.post(
+      '/api/outlets/:id/preview',
+      { schema: { params, response: { 200: doorPass } } },
+      async ({ params: { id } }) => ({ pass: await previewPass(services, await outletRow(db, id)) }),
     )
 
     app.post(

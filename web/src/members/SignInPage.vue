@@ -21,7 +21,9 @@ const field = ref<InstanceType<typeof ElInput>>()
 /** Only addresses of this application: a link to here cannot lead elsewhere. */
 const goOn = () => {
   const to = String(route.query.to ?? '/')
-  return router.replace(/^\/(?![/\\])/.test(to) ? to : '/')
+  const path = /^\/(?![/\\])/.test(to) ? to : '/'
+  // A visitor’s page is no screen of this application.
+  return path.startsWith('/talk/') ? location.assign(path) : router.replace(path)
 }
 
 onMounted(async () => {

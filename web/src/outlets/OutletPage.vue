@@ -26,6 +26,7 @@ const failed = ref('')
 const saving = ref<'saved' | 'saving' | string>('saved')
 /** Grows with each change that was kept, so that the preview is drawn anew. */
 const drawn = ref(0)
+const pass = ref('')
 let kept = ''
 
 const textOf = (value: Outlet | undefined) => JSON.stringify(value && { ...value, keys: [], turnsToday: 0 })
@@ -34,6 +35,7 @@ async function load(): Promise<void> {
   try {
     outlet.value = await get<Outlet>(`/api/outlets/${outletId.value}`)
     kept = textOf(outlet.value)
+    await knock()
     failed.value = ''
   } catch (problem) {
     failed.value = wordsFor(problem)
@@ -52,10 +54,17 @@ async function keep(): Promise<void> {
     await call('PUT', `/api/outlets/${outletId.value}`, outlet.value)
     kept = text
     saving.value = 'saved'
+    await knock()
     drawn.value++
   } catch (problem) {
     saving.value = wordsFor(problem)
   }
+}
+
+/** What lets the preview in, where the outlet has a door. */
+async function knock(): Promise<void> {
+  const isShut = outlet.value?.access === 'password' || outlet.value?.access === 'signed'
+  pass.value = isShut ? (await post<{ pass: string }>(`/api/outlets/${outletId.value}/preview`)).pass : ''
 }
 
 const back = () => router.push({ name: 'release', params: { id: agentId.value } })
@@ -103,7 +112,7 @@ async function remove(): Promise<void> {
         <iframe
           :key="drawn"
           class="preview"
-          :src="`/frame/${outlet.slug}`"
+          :src="`/frame/${outlet.slug}${pass && `#visitor=${encodeURIComponent(pass)}`}`"
           :title="`Preview of ${outlet.name}`"
           loading="lazy"
         />

@@ -52,6 +52,12 @@ const setSpan = (line: DeskHours, span: [string, string] | null) => span && ([li
   align-items: center;
   gap: var(--gap-2);
 }
+.zone {
+  flex-wrap: nowrap;
+}
+.zone :deep(.el-autocomplete) {
+  width: 200px;
+}
 .hours {
   margin-bottom: var(--gap-2);
 }
