@@ -36,6 +36,8 @@ export type Member = z.infer<typeof memberSchema>
 export const sessionSchema = z.object({
   hasMembers: z.boolean(),
   member: memberSchema.nullable(),
+  /** What one can sign in with beside a password: the provider's name; nothing where there is none. */
+  provider: z.string().optional(),
 })
 export type Session = z.infer<typeof sessionSchema>
 
@@ -99,3 +101,28 @@ export const wayBack = z.object({
   at: z.number().int(),
   proof: z.string().max(100),
 })
+
+/** An OpenID Connect provider that members sign in with. The secret is write-only: left out it stays. */
+const providerFields = {
+  /** Empty for none. */
+  issuer: z.union([z.literal(''), z.url({ protocol: /^https?$/, error: 'Write the address of the provider.' })]),
+  clientId: z.string().trim().max(200).default(''),
+  /** What it is called on the button. */
+  name: z.string().trim().max(60).default(''),
+  /** Whose addresses end so become members by signing in; others must be members already. */
+  domains: z
+    .array(
+      z
+        .string()
+        .trim()
+        .toLowerCase()
+        .regex(/^[a-z0-9.-]+\.[a-z]{2,}$/, 'Write a domain such as example.org.'),
+    )
+    .max(20)
+    .default([]),
+  /** What they may do then, with every agent; null for those that are shared with them. */
+  role: roleSchema.nullable().default(null),
+}
+export const newProvider = z.object({ ...providerFields, clientSecret: z.string().max(500).optional() })
+export const providerState = z.object({ ...providerFields, hasSecret: z.boolean() })
+export type ProviderState = z.infer<typeof providerState>

@@ -63,14 +63,20 @@ describe('a visitor and a person', () => {
     await desk.getByText('I left my bag on the Petrel.').last().waitFor()
     expect(await visitor.locator('.reply.waiting:visible').count()).toBe(0)
     await desk.getByRole('button', { name: /Give it back/ }).click()
-    await visitor.getByText(/has left\. Marlow answers again\./).first().waitFor()
+    await visitor
+      .getByText(/has left\. Marlow answers again\./)
+      .first()
+      .waitFor()
   })
 
   it('find the conversation again when the page is loaded anew, and none once it is begun over', async () => {
     await visitor.reload()
     await visitor.locator('.by-person').first().waitFor()
     await ask('Can I bring my dog?')
-    await visitor.getByText(/Dogs travel free/).first().waitFor()
+    await visitor
+      .getByText(/Dogs travel free/)
+      .first()
+      .waitFor()
     await visitor.getByRole('button', { name: 'Not helpful' }).last().click()
     await visitor
       .getByLabel(/What was wrong/)

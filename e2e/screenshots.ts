@@ -8,7 +8,8 @@ import { openWorld } from './world'
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
 mkdirSync(folder, { recursive: true })
 await setup()
-const world = await openWorld()
+// Visitors of the sample are soon done, so that they can be asked what they wanted.
+const world = await openWorld({ PARROT_QUIET_MINUTES: '1' })
 const { agents } = (await (await fetch(`${world.url}/api/agents`)).json()) as { agents: { id: string; name: string }[] }
 const marlow = `/agents/${agents.find((agent) => agent.name === 'Marlow')!.id}`
 const page = await world.open('/')
@@ -112,12 +113,6 @@ await shoot('note', `${marlow}/brief`, async () => {
   await page.waitForTimeout(1500)
 })
 await page.keyboard.press('Escape')
-const study = async (name: string, found: RegExp) => {
-  await page.getByRole('button', { name: `Begin: ${name}` }).click()
-  if (name === 'Side by side') await page.getByRole('button', { name: 'Begin', exact: true }).click()
-  await page.getByRole('region', { name: 'What the study found' }).getByText(found).first().waitFor()
-}
-await shoot('compare', `${marlow}/rehearse?view=studies`, () => study('Side by side', /Export as CSV/))
 await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
   await page.getByText('Wanted a person 1').click()
@@ -135,19 +130,47 @@ await shoot('outlet', `${marlow}/release`, async () => {
   await page.frameLocator('iframe').getByText('Ahoy!').waitFor()
   await page.getByRole('heading', { name: 'Hand it out' }).click()
 })
-await shoot('settings', '/settings')
-await shoot('first-hour', '/new', async () => {
-  await page
-    .locator('#begin-text')
-    .fill('A calm helper for the members of a rowing club that answers questions on boats')
-  await page.getByRole('button', { name: /^Create / }).click()
-  const chooser = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Add files' }).click()
-  const club =
-    '# Rowing club\n\n## Boats\n\nMembers may take a single scull out alone. The double is kept in the upper rack.\n\n' +
-    '## Fees\n\nThe yearly fee is due in March.\n\n## Keys\n\nA key is lent to every member for a deposit of £20.\n'
-  await (await chooser).setFiles({ name: 'club.md', mimeType: 'text/markdown', buffer: Buffer.from(club) })
-  await page.getByRole('region', { name: 'What comes next' }).getByRole('button').nth(2).waitFor()
+const say = async (path: string, body: object) => {
+  const response = await fetch(`${world.url}${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
+  return (await response.json()) as { key: string; turnId: string }
+}
+for (const text of ['Do you sell umbrellas?', 'Where can I buy an umbrella?', 'Is there a swimming pool on Inchmore?'])
+  await say('/api/talk/marlow/turns', { text })
+await shoot('wants', `${marlow}/logbook/wants`, async () => {
+  await page.getByRole('button', { name: 'Show the questions' }).first().click()
+})
+await shoot('debrief', `${marlow}/logbook/debrief`, async () => {
+  await page.getByRole('button', { name: 'Ask the first question' }).click()
+  const question = (number: number) => page.getByRole('textbox', { name: `Question ${number}`, exact: true })
+  await question(1).fill('Did they want to bring an animal?')
+  await page.getByRole('button', { name: 'Another question' }).click()
+  await question(2).fill('Did they complain?')
+  await page.getByRole('button', { name: 'Another question' }).click()
+  await question(3).fill('Which island?')
+  await page.getByRole('combobox', { name: 'How question 3 is answered' }).click()
+  await page.getByRole('option', { name: 'one of several' }).last().click()
+  for (const island of ['Sula Holm', 'Inchmore', 'Little Tarn']) {
+    await page.getByRole('textbox', { name: 'Choices of question 3' }).fill(island)
+    await page.keyboard.press('Enter')
+  }
+  await page.getByRole('button', { name: 'Keep and ask' }).click()
+  await page.getByRole('button', { name: 'Read those: Sula Holm' }).waitFor({ timeout: 120_000 })
+})
+await shoot('desk', `${marlow}/logbook`, async () => {
+  await page.getByRole('button', { name: 'Let people answer' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click()
+  await page.getByText('I answer visitors now').click()
+  await page.getByText('are told that one comes').waitFor()
+  await say('/api/talk/marlow/turns', { text: 'I left my bag on the Petrel. Can I talk to a person?' })
+  await page.getByRole('button', { name: '1 visitor waits: answer' }).click()
+  await page.getByRole('button', { name: 'Take this conversation' }).click()
+  await page.getByLabel('Write to the visitor').fill('Hello, this is the desk at Carrow Quay. What colour is it?')
+  await page.keyboard.press('Enter')
+  await page.locator('.reading').getByText('What colour is it?').waitFor()
 })
 await shoot('talk', '/talk/marlow', async () => {
   await page.getByRole('button', { name: 'How do I change a booking?' }).click()

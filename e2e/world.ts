@@ -41,7 +41,7 @@ export const launchBrowser = (): Promise<Browser> =>
 
 const START_LIMIT_MS = 120_000
 
-export async function openWorld(): Promise<World> {
+export async function openWorld(env: Readonly<Record<string, string>> = {}): Promise<World> {
   const dataFolder = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
   // A database that is ready: making one takes many seconds and is not what is tested here.
   if (existsSync(blankImage())) cpSync(blankImage(), join(dataFolder, 'database'), { recursive: true })
@@ -66,6 +66,7 @@ export async function openWorld(): Promise<World> {
         PARROT_TRANSCRIBER_PORT: String(transcriberPort),
         PARROT_SMTP_PORT: String(smtpPort),
         PARROT_MAILBOX_PORT: String(mailboxPort),
+        ...env,
       },
     })
     const hear = (part: Buffer) => (said += part.toString())

@@ -18,6 +18,14 @@ const mailbox = await startMailbox({
   smtpPort: Number(process.env.PARROT_SMTP_PORT ?? 4125),
   port: Number(process.env.PARROT_MAILBOX_PORT ?? 4104),
 })
+// Only where it is asked for: members are few who try it.
+const providerPort = process.env.PARROT_PROVIDER_PORT
+if (providerPort) {
+  const { startProvider, CLIENT } = await import('./provider')
+  const back = `http://127.0.0.1:${process.env.PORT ?? 4100}/api/session/provider/callback`
+  const { issuer } = await startProvider(Number(providerPort), [back])
+  process.stdout.write(`Sign-in provider at ${issuer}, client “${CLIENT.id}”, secret “${CLIENT.secret}”\n`)
+}
 process.stdout.write(
   `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1, transcriber at ${transcriber.listeningOrigin}/transcriptions, mailbox at ${mailbox.address} (SMTP on port ${mailbox.smtpPort})\n`,
 )

@@ -18,6 +18,8 @@ export interface Config {
   readonly trustedProxies: readonly string[]
   /** Turns that may be taken in a minute: in one conversation, and by all from one address. */
   readonly turnsPerMinute: { readonly conversation: number; readonly address: number }
+  /** Minutes without a word after which a visitor's conversation is over. */
+  readonly quietMinutes: number
   /** Whether a commit waits until it lies on the disk. */
   readonly isDurable: boolean
   /** Bytes kept free on the disk of the data folder; below it nothing more is written. */
@@ -66,6 +68,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
       conversation: countFrom('PARROT_TURNS_PER_CONVERSATION', env.PARROT_TURNS_PER_CONVERSATION ?? '30'),
       address: countFrom('PARROT_TURNS_PER_ADDRESS', env.PARROT_TURNS_PER_ADDRESS ?? '600'),
     },
+    quietMinutes: countFrom('PARROT_QUIET_MINUTES', env.PARROT_QUIET_MINUTES ?? '30'),
     isDurable: env.PARROT_DURABLE !== 'off',
     reserve: countFrom('PARROT_RESERVE_MB', env.PARROT_RESERVE_MB ?? '64') * 1024 * 1024,
     simulatedModels: env.PARROT_SIMULATED_MODELS || undefined,

@@ -4,15 +4,16 @@ import { agents, conversations } from '../database'
 import type { Services } from '../services'
 import { debriefOf } from './queries'
 
-/** A conversation is over when nobody said anything for so long, and no person is wanted in it. */
-const QUIET_MINUTES = 30
 const AT_ONCE = 500
 const EVERY_MS = 60_000
 
-type Means = Pick<Services, 'db' | 'jobs' | 'bus' | 'log'>
+type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'log'>
 
-/** Ends the conversations that fell silent: whoever is to be told is, and the debrief asks them. Gives how many. */
-export async function endSilent({ db, jobs }: Means): Promise<number> {
+/**
+ * Ends the conversations in which nobody said anything for a while and no person is wanted: whoever is to be told is, and
+ * the debrief asks them. Gives how many.
+ */
+export async function endSilent({ config, db, jobs }: Means): Promise<number> {
   const silent = db
     .select({ id: conversations.id })
     .from(conversations)
@@ -20,7 +21,7 @@ export async function endSilent({ db, jobs }: Means): Promise<number> {
       and(
         eq(conversations.channel, 'talk'),
         isNull(conversations.endedAt),
-        lt(conversations.lastAt, sql`now() - make_interval(mins => ${QUIET_MINUTES})`),
+        lt(conversations.lastAt, sql`now() - make_interval(mins => ${config.quietMinutes})`),
         or(isNull(conversations.person), notInArray(conversations.person, ['waiting', 'taken'])),
       ),
     )

@@ -147,6 +147,8 @@ const OTHERS: Readonly<Record<string, Need>> = {
   'POST /api/talk/:slug/conversations/:key/details': { kind: 'open' },
   'PUT /api/talk/:slug/conversations/:key/ratings/:turnId': { kind: 'open' },
   'GET /api/session': { kind: 'open' },
+  'GET /api/session/provider': { kind: 'open' },
+  'GET /api/session/provider/callback': { kind: 'open' },
   'POST /api/session': { kind: 'open' },
   'DELETE /api/session': { kind: 'open' },
   'POST /api/members/first': { kind: 'open' },

@@ -38,7 +38,15 @@ describe('an edition', () => {
     const { body } = await talk('What does a key cost?')
     expect(body.reply).toContain('£5.00')
     expect(body.citations[0]).toMatchObject({ sourceTitle: 'Fees', quote: 'A key costs £5.00 at the hut.' })
-    expect(Object.keys(body).sort()).toEqual(['citations', 'conversationId', 'reply'])
+    expect(Object.keys(body).sort()).toEqual([
+      'citations',
+      'conversationId',
+      'isFormDue',
+      'key',
+      'person',
+      'reply',
+      'turnId',
+    ])
     expect(body.citations[0]).not.toHaveProperty('passageId')
   })
 
@@ -155,7 +163,7 @@ describe('the logbook', () => {
     const { lines } = (await app.ask('GET', `/api/conversations/${conversationId}`)).body
     expect(lines[0].handOver).toEqual({ to: '', field: 'boundaries.0' })
     const { stages } = (await app.ask('GET', `/api/agents/${agent}`)).body
-    expect(stages.logbook).toMatchObject({ text: expect.stringContaining('1 passed on'), state: 'waiting' })
+    expect(stages.logbook).toMatchObject({ text: expect.stringContaining('1 wanted a person'), state: 'waiting' })
   })
 
   it('does not hold what the designer tries', async () => {

@@ -7,6 +7,7 @@ import AccountSection from './AccountSection.vue'
 import AuditList from './AuditList.vue'
 import FirstMember from './FirstMember.vue'
 import MemberList from './MemberList.vue'
+import ProviderSection from './ProviderSection.vue'
 import { isOwner, loadSession, session } from './session'
 
 /** Who may work here: the members, one’s own account, and who did what. */
@@ -37,6 +38,10 @@ onMounted(loadSession)
       <section>
         <h2>Your account</h2>
         <AccountSection />
+      </section>
+      <section v-if="isOwner">
+        <h2>Sign-in with a provider</h2>
+        <ProviderSection />
       </section>
       <section v-if="isOwner">
         <h2>Who did what</h2>

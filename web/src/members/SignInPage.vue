@@ -14,7 +14,7 @@ const router = useRouter()
 useTitle('Sign in · Mild Parrot')
 const email = ref('')
 const password = ref('')
-const error = ref('')
+const error = ref(String(route.query.told ?? ''))
 const isBusy = ref(false)
 const field = ref<InstanceType<typeof ElInput>>()
 
@@ -77,6 +77,9 @@ async function signIn(): Promise<void> {
         isBusy ? 'Looking …' : 'Sign in'
       }}</ElButton>
     </form>
+    <ElButton v-if="session?.provider" tag="a" href="/api/session/provider" size="large" class="provider"
+      >Sign in with {{ session.provider }}</ElButton
+    >
     <p class="soft small">
       Password forgotten? Ask an owner for a link. The last owner gets one with
       <code>npx parrot invite</code> on the machine the server runs on.
@@ -85,6 +88,9 @@ async function signIn(): Promise<void> {
 </template>
 
 <style scoped>
+.provider {
+  margin-top: var(--gap-3);
+}
 .enter {
   margin-top: var(--gap-3);
 }
