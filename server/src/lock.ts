@@ -1,5 +1,7 @@
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { randomUUID } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { setTimeout } from 'node:timers/promises'
 import { lock } from 'proper-lockfile'
 
 /** A lock is renewed every second; one that was not for so long is left by a server that is no more. */
@@ -9,20 +11,39 @@ const RENEWED_MS = 1000
 const WAITED = { retries: 12, factor: 1, minTimeout: 250, maxTimeout: 250 }
 
 /**
+ * Of several that find the same lock left behind, each may take it away from the one before, who is told only later. Whoever
+ * wrote its mark last has it.
+ */
+async function isLastToTake(folder: string): Promise<boolean> {
+  const path = join(folder, 'taken-by')
+  const mark = randomUUID()
+  writeFileSync(path, mark, { mode: 0o600 })
+  await setTimeout(SETTLED_MS)
+  return readFileSync(path, 'utf8') === mark
+}
+/** Longer than any of them takes from finding the lock to taking it. */
+const SETTLED_MS = 500
+
+/**
  * Takes a data folder for this process: two servers on one folder would damage it, also two in different containers. Gives
  * the function that frees the folder; throws when another process holds it. `onLost` is called when another process took
  * the folder over, as it may after this machine slept: nothing more must be written then.
  */
 export async function lockFolder(folder: string, onLost: () => void): Promise<() => Promise<void>> {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
+  const lockfilePath = join(folder, 'in-use')
+  const wasLeft = existsSync(lockfilePath)
+  let isHeld = true
   try {
     const free = await lock(folder, {
-      lockfilePath: join(folder, 'in-use'),
+      lockfilePath,
       stale: STALE_MS,
       update: RENEWED_MS,
       retries: WAITED,
-      onCompromised: onLost,
+      onCompromised: () => isHeld && onLost(),
     })
+    if (wasLeft) isHeld = await isLastToTake(folder)
+    if (!isHeld) throw Object.assign(new Error('taken over'), { code: 'ELOCKED' })
     // For whoever wants to send it a signal; the lock does not go by it.
     const pidFile = join(folder, 'server.pid')
     writeFileSync(pidFile, String(process.pid), { mode: 0o600 })

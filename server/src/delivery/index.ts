@@ -1,5 +1,5 @@
 /** What is told to the outside: webhooks, and mails. */
 export { mailServerOf } from './mail'
-export { announce } from './queries'
+export { announce, forgetDeliveries, forgetOldDeliveries } from './queries'
 export { deliveryRoutes } from './routes'
 export { sendWork } from './send'

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { and, arrayContains, desc, eq } from 'drizzle-orm'
+import { and, arrayContains, desc, eq, inArray, lt, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Delivery, Hook, HookEvent, newHook } from '@parrot/contract'
 import { deliveries, hooks, type Database } from '../database'
@@ -69,7 +69,7 @@ export async function removeHook(db: Database, id: string): Promise<void> {
 /** What happened, for whoever is told. */
 export interface Announcement {
   readonly event: HookEvent
-  readonly data: object
+  readonly data: Readonly<Record<string, unknown>> & { readonly conversationId: string }
   /** Who is told by mail too. */
   readonly mailTo?: readonly string[]
   readonly mail?: { readonly subject: string; readonly text: string }
@@ -81,13 +81,14 @@ export async function announce(
   agentId: string,
   { event, data, mailTo = [], mail }: Announcement,
 ): Promise<void> {
+  const about = { agentId, event, conversationId: data.conversationId }
   const told = await db
     .select({ id: hooks.id, url: hooks.url })
     .from(hooks)
     .where(and(eq(hooks.agentId, agentId), eq(hooks.isOn, true), arrayContains(hooks.events, [event])))
   await add(db, jobs, [
-    ...told.map(({ id, url }) => ({ agentId, event, hookId: id, to: url, body: bodyOf(event, data) })),
-    ...(mail ? mailTo.map((to) => ({ agentId, event, hookId: null, to, body: mail })) : []),
+    ...told.map(({ id, url }) => ({ ...about, hookId: id, to: url, body: bodyOf(event, data) })),
+    ...(mail ? mailTo.map((to) => ({ ...about, hookId: null, to, body: mail })) : []),
   ])
 }
 
@@ -117,4 +118,21 @@ export async function tryHook({ db, jobs }: Pick<Services, 'db' | 'jobs'>, id: s
   await add(db, jobs, [
     { agentId: hook.agentId, event, hookId: id, to: hook.url, body: bodyOf(event, { isTrial: true }) },
   ])
+}
+
+/** Forgets what was sent of conversations that are erased. */
+export async function forgetDeliveries(
+  db: Pick<Database, 'delete'>,
+  conversationIds: readonly string[],
+): Promise<void> {
+  if (conversationIds.length > 0)
+    await db.delete(deliveries).where(inArray(deliveries.conversationId, [...conversationIds]))
+}
+
+/** How long it stands in the list what was sent. */
+const KEPT_DAYS = 30
+
+/** Forgets what was sent long ago. */
+export async function forgetOldDeliveries(db: Database): Promise<void> {
+  await db.delete(deliveries).where(lt(deliveries.createdAt, sql`now() - make_interval(days => ${KEPT_DAYS})`))
 }

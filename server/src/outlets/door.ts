@@ -6,6 +6,7 @@ import { outlets } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { isPassword } from '../members'
 import type { Services } from '../services'
+import { keepVisitor } from '../visitors'
 import type { OutletRow, Place } from './queries'
 
 /** What a visitor's page sends to be let in: a pass it was given for a password, or what the site signed. */
@@ -82,6 +83,18 @@ export async function previewPass({ seal }: Pick<Services, 'seal'>, outlet: Outl
   if (!secret) return ''
   const token = new SignJWT({ sub: 'preview' }).setProtectedHeader({ alg: 'HS256' }).setExpirationTime('10m')
   return token.sign(new TextEncoder().encode(secret))
+}
+
+/** Keeps whom the site has signed in as the visitor of a conversation that begins. */
+export async function keepSignedIn(
+  db: Services['db'],
+  { agent, outlet }: Place,
+  conversationId: string,
+  { name = '', visitor = '' }: Readonly<Record<string, string>>,
+): Promise<void> {
+  const values = [{ label: 'signed in as', kind: 'text', value: visitor }]
+  const told = { name, email: '', phone: '', values, consents: [] }
+  await keepVisitor(db, { agentId: agent.id, conversationId, outletId: outlet!.id }, told)
 }
 
 /** Makes the secret that a site signs its visitors with anew; it is shown once, and the one before is worth nothing. */

@@ -30,7 +30,12 @@ export async function afterTurn(
   if (isNewlyCalled) await tellPeople(services, agent, row, about)
 }
 
-async function tellPeople(services: Services, agent: Place['agent'], row: TurnRow, about: object): Promise<void> {
+async function tellPeople(
+  services: Services,
+  agent: Place['agent'],
+  row: TurnRow,
+  about: { readonly conversationId: string },
+): Promise<void> {
   const { mailTo } = await deskSettingsOf(services.db, agent.id)
   const { workbench } = mailTo.length > 0 ? await mailServerOf(services.db) : { workbench: '' }
   const link = workbench && `${workbench.replace(/\/$/, '')}/agents/${agent.id}/logbook/${row.conversationId}`

@@ -1,5 +1,6 @@
 import { and, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import { conversations, outlets, visitors } from '../database'
+import { forgetDeliveries, forgetOldDeliveries } from '../delivery'
 import type { Services } from '../services'
 
 const EVERY_MS = 60 * 60_000
@@ -18,10 +19,15 @@ export async function eraseOld({ db }: Pick<Services, 'db'>): Promise<number> {
         .delete(conversations)
         .where(and(eq(conversations.outletId, id), lt(conversations.lastAt, before)))
         .returning({ id: conversations.id })
+      await forgetDeliveries(
+        tx,
+        gone.map((row) => row.id),
+      )
       await tx.delete(visitors).where(and(eq(visitors.outletId, id), lt(visitors.changedAt, before)))
       erased += gone.length
     })
   }
+  await forgetOldDeliveries(db)
   return erased
 }
 

@@ -37,7 +37,7 @@ async function serverFor(services: Services, place: Place): Promise<McpServer> {
       },
     },
     async ({ question, conversation }) => {
-      const turn = { text: question, conversationId: conversation }
+      const turn = { text: question, conversationId: conversation, isProgram: true }
       const { reply, conversationId, citations } = await takeVisitorsTurn(services, place, turn, {})
       const sources = citations.map(({ marker, sourceTitle, quote, locator }) => ({
         marker,

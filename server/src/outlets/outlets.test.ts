@@ -238,6 +238,8 @@ describe('the door of an outlet', () => {
         .sign(new TextEncoder().encode(key))
     const by = async (...given: Parameters<typeof token>) => ({ 'x-visitor-pass': await token(...given) })
     expect((await ask(outlet.slug, await by({ sub: 'v1', name: 'Ana' }))).status).toBe(200)
+    const { visitors } = (await app.ask('GET', `/api/agents/${agent}/visitors?q=v1`)).body
+    expect(visitors).toMatchObject([{ name: 'Ana', values: [{ label: 'signed in as', value: 'v1' }] }])
     for (const headers of [
       {},
       await by({ name: 'Ana' }),

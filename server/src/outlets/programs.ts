@@ -46,7 +46,7 @@ export function addProgramRoutes(
       if (model !== place.agent.slug && model !== place.outlet?.slug) throw outOfScope(model, place.agent.slug)
       const { said, conversation } = lineOf(request.body)
       const taking = (listening: Listening) =>
-        takeVisitorsTurn(services, place, { text: said, before: conversation }, listening)
+        takeVisitorsTurn(services, place, { text: said, before: conversation, isProgram: true }, listening)
       const id = `chatcmpl-${newId()}`
       if (!request.body.stream) {
         const answer = await taking({})

@@ -16,13 +16,15 @@ export interface VisitorsTurn {
   readonly conversationId?: string | undefined
   readonly variables?: Readonly<Record<string, string>>
   readonly before?: readonly Exchange[]
+  /** A program asks, which has nobody to be called for. */
+  readonly isProgram?: boolean
 }
 
 /** Takes a visitor's turn at a place, and keeps it in the logbook. Where a person answers, the line is theirs. */
 export async function takeVisitorsTurn(
   services: Services,
   place: Place,
-  { text, conversationId, variables = {}, before }: VisitorsTurn,
+  { text, conversationId, variables = {}, before, isProgram = false }: VisitorsTurn,
   listening: Listening,
 ): Promise<TalkReply> {
   const { db, bus, remembered, seal } = services
@@ -42,8 +44,7 @@ export async function takeVisitorsTurn(
     const person = await personIn(db, id)
     return { ...base, turnId, reply: '', citations: [], person, isFormDue: false }
   }
-  // A program has nobody to talk to: it gets an answer, not a conversation.
-  const people = before ? undefined : await peopleFor(db, agent.id)
+  const people = isProgram ? undefined : await peopleFor(db, agent.id)
   const line = { said: text, conversation: before ?? conversation.exchanges, variables }
   const heard = { ...listening, people }
   const turn = await remembered.take(services, agent.id, subject, line, heard).catch((error: unknown) => {

@@ -15,7 +15,7 @@ import type { Services } from '../services'
 import { editionOf, type Listening, valuesFor } from '../turns/subject'
 import { embedded, bubbleScript } from './embed'
 import { addProgramRoutes } from './programs'
-import { letIn, passFor } from './door'
+import { keepSignedIn, letIn, passFor } from './door'
 import { closedWords } from './limits'
 import { placeBySlug } from './queries'
 import { takeVisitorsTurn } from './take'
@@ -96,8 +96,12 @@ export const talkRoutes =
     ): Promise<TalkReply> => {
       const place = await placeBySlug(db, slug)
       // What the site signed counts more than what stands in a link.
-      const variables = { ...body.variables, ...(await letIn(services, place, request)) }
-      return takeVisitorsTurn(services, place, { ...body, variables }, listening)
+      const known = await letIn(services, place, request)
+      const variables = { ...body.variables, ...known }
+      const answer = await takeVisitorsTurn(services, place, { ...body, variables }, listening)
+      if (known.visitor && body.conversationId === undefined)
+        await keepSignedIn(db, place, answer.conversationId, known)
+      return answer
     }
 
     app.post(

@@ -37,22 +37,26 @@ export function addVisitRoutes(
   )
 
   /** Tells that there is something new in a conversation; what it is, is asked for by the same key. */
-  app.get('/api/talk/:slug/conversations/:key/events', { schema: { params } }, async (request, reply) => {
-    const { row } = await find(request.params)
-    await streamWork(request, reply, (stream) => {
-      stream.send('lines', {})
-      const stop = bus.listen(row.id, () => stream.send('lines', {}))
-      const beat = setInterval(() => stream.send('beat', {}), BEAT_MS)
-      return new Promise((resolve) =>
-        stream.signal.addEventListener('abort', () => {
-          stop()
-          clearInterval(beat)
-          resolve()
-        }),
-      )
-    })
-    return reply
-  })
+  app.get(
+    '/api/talk/:slug/conversations/:key/events',
+    { schema: { params }, preHandler: limited },
+    async (request, reply) => {
+      const { row } = await find(request.params)
+      await streamWork(request, reply, (stream) => {
+        stream.send('lines', {})
+        const stop = bus.listen(row.id, () => stream.send('lines', {}))
+        const beat = setInterval(() => stream.send('beat', {}), BEAT_MS)
+        return new Promise((resolve) =>
+          stream.signal.addEventListener('abort', () => {
+            stop()
+            clearInterval(beat)
+            resolve()
+          }),
+        )
+      })
+      return reply
+    },
+  )
 
   app.put(
     '/api/talk/:slug/conversations/:key/ratings/:turnId',

@@ -1,6 +1,7 @@
-import { and, count, desc, eq, gte, ilike, lt, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, count, desc, eq, gte, ilike, inArray, lt, or, sql, type SQL } from 'drizzle-orm'
 import type { Visitor, VisitorQuery } from '@parrot/contract'
-import { conversations, outlets, visitors, type Database } from '../database'
+import { conversations, outlets, turns, visitors, type Database } from '../database'
+import { forgetDeliveries } from '../delivery'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { Filled } from './fields'
@@ -104,12 +105,49 @@ export async function* visitorsFound(db: Database, agentId: string, query: Visit
   }
 }
 
-/** Erases a visitor for good: what they told, and every conversation in which they did. Gives the agent. */
+/** The records of one visitor: the one that is named, and all of the same agent with the same mail address. */
+const sameVisitor = async (db: Pick<Database, 'select'>, id: string): Promise<(typeof visitors.$inferSelect)[]> => {
+  const [named] = await db.select().from(visitors).where(eq(visitors.id, id))
+  if (!named) throw notFound('visitor')
+  if (named.email === '') return [named]
+  return db
+    .select()
+    .from(visitors)
+    .where(and(eq(visitors.agentId, named.agentId), sql`lower(${visitors.email}) = ${named.email.toLowerCase()}`))
+}
+
+/** Everything that is kept of one visitor: what they told, and their conversations line by line. */
+export async function keptOf(db: Database, id: string): Promise<object> {
+  const records = await sameVisitor(db, id)
+  const ids = records.map(({ conversationId }) => conversationId)
+  const lines = await db.select().from(turns).where(inArray(turns.conversationId, ids)).orderBy(asc(turns.ordinal))
+  return {
+    records: records.map(({ agentId: _agent, ...record }) => record),
+    conversations: ids.map((conversationId) => ({
+      id: conversationId,
+      lines: lines
+        .filter((line) => line.conversationId === conversationId)
+        .map(({ createdAt, said, reply, person, rating, ratingWord, memory }) => ({
+          at: createdAt.toISOString(),
+          visitor: said,
+          reply,
+          by: person ?? 'the agent',
+          rating,
+          ratingWord,
+          remembered: memory.facts,
+        })),
+    })),
+  }
+}
+
+/** Erases a visitor for good: what they told, every conversation in which they did, and what was sent of it. */
 export async function eraseVisitor(db: Database, id: string): Promise<{ agentId: string }> {
   return db.transaction(async (tx) => {
-    const [gone] = await tx.delete(visitors).where(eq(visitors.id, id)).returning()
-    if (!gone) throw notFound('visitor')
-    await tx.delete(conversations).where(eq(conversations.id, gone.conversationId))
-    return { agentId: gone.agentId }
+    const records = await sameVisitor(tx, id)
+    const ids = records.map(({ conversationId }) => conversationId)
+    await tx.delete(visitors).where(inArray(visitors.conversationId, ids))
+    await tx.delete(conversations).where(inArray(conversations.id, ids))
+    await forgetDeliveries(tx, ids)
+    return { agentId: records[0]!.agentId }
   })
 }

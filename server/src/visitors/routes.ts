@@ -4,7 +4,7 @@ import { visitorList, visitorQuery } from '@parrot/contract'
 import { agentById } from '../agents/queries'
 import type { Services } from '../services'
 import { visitorsAsCards, visitorsAsCsv } from './export'
-import { eraseVisitor, listVisitors } from './queries'
+import { eraseVisitor, keptOf, listVisitors } from './queries'
 
 const params = z.object({ id: z.string().max(64) })
 
@@ -39,6 +39,11 @@ export const visitorRoutes =
             .send((form === 'csv' ? visitorsAsCsv : visitorsAsCards)(db, id, narrowing) as never)
         )
       },
+    )
+
+    /** Everything that is kept of one visitor, for who asks what is known of them. */
+    app.get('/api/visitors/:id', { schema: { params } }, async ({ params: { id } }, reply) =>
+      reply.header('content-disposition', `attachment; filename="visitor-${id}.json"`).send(await keptOf(db, id)),
     )
 
     app.delete('/api/visitors/:id', { schema: { params } }, async ({ params: { id } }, reply) => {

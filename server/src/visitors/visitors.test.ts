@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { deliveries } from '../database'
 
 let app: TestApp
 let agent: string
@@ -130,14 +131,34 @@ describe('the visitors', () => {
     expect(cards.body).toMatch(/BEGIN:VCARD\r\nVERSION:4\.0\r\nFN:Ana Reed\r\nEMAIL:ana@plots\.example/)
   })
 
-  it('are erased for good, with what they said', async () => {
+  it('are given everything that is kept of them, in whichever conversation', async () => {
+    const values = { n: 'Gwen', e: 'gwen@plots.example' }
+    for (const text of ['When is the water turned on?', 'Are bonfires allowed?'])
+      await tell((await say(text)).key, values)
+    const [{ id }] = (await list('?q=Gwen')).visitors
+    const { body } = await app.ask('GET', `/api/visitors/${id}`)
+    expect(body.records).toHaveLength(2)
+    const said = body.conversations.flatMap(({ lines }: { lines: { visitor: string }[] }) =>
+      lines.map((line) => line.visitor),
+    )
+    expect(said.sort()).toEqual(['Are bonfires allowed?', 'When is the water turned on?'])
+    await app.ask('DELETE', `/api/visitors/${id}`)
+    expect((await list('?q=gwen@plots.example')).total).toBe(0)
+  })
+
+  it('are erased for good, with what they said and what was sent of it', async () => {
+    const hook = { url: 'http://127.0.0.1:9/x', events: ['visitor.collected'] }
+    const { id: hookId } = (await app.ask('POST', `/api/agents/${agent}/hooks`, hook)).body
     const { key, conversationId } = await say('My secret is a marrow.')
-    await tell(key, { ...ANA, n: 'Finn' })
+    await tell(key, { ...ANA, n: 'Finn', e: 'finn@plots.example' })
     const [{ id }] = (await list('?q=Finn')).visitors
     expect((await app.ask('DELETE', `/api/visitors/${id}`)).status).toBe(204)
     expect((await list('?q=Finn')).total).toBe(0)
     expect((await app.ask('GET', `/api/conversations/${conversationId}`)).status).toBe(404)
     expect((await app.ask('GET', `/api/agents/${agent}/conversations?q=marrow`)).body.total).toBe(0)
+    const sent = await app.services.db.select().from(deliveries)
+    expect(JSON.stringify(sent.map(({ body }) => body))).not.toContain('Finn')
+    await app.ask('DELETE', `/api/hooks/${hookId}`)
   })
 })
 

@@ -2,7 +2,7 @@
 import { ref, toRaw } from 'vue'
 import { ElButton, ElDialog, ElInput, ElInputNumber, ElInputTag, ElSwitch } from 'element-plus'
 import type { Desk, DeskSettings } from '@parrot/contract'
-import { wordsFor } from '../api/client'
+import { useActing } from '../shared/acting'
 import HoursField from '../shared/HoursField.vue'
 import { useDesk } from './deskStore'
 
@@ -14,21 +14,13 @@ const store = useDesk()
 const { isSomebodyHere: _here, isOpen: _open, waiting: _waiting, ...settings } = structuredClone(toRaw(props.desk))
 // Whoever opens this while nobody answers wants to have it on.
 const draft = ref<DeskSettings>({ ...settings, isOn: true })
-const error = ref('')
-const isSaving = ref(false)
+const { error, isBusy, act } = useActing()
 
-async function keep(): Promise<void> {
-  isSaving.value = true
-  error.value = ''
-  try {
+const keep = () =>
+  act(async () => {
     await store.keep(draft.value)
     emit('close')
-  } catch (problem) {
-    error.value = wordsFor(problem)
-  } finally {
-    isSaving.value = false
-  }
-}
+  })
 </script>
 
 <template>
@@ -77,7 +69,7 @@ async function keep(): Promise<void> {
     <template #footer>
       <div class="acts end">
         <ElButton @click="$emit('close')">Leave it</ElButton>
-        <ElButton type="primary" :loading="isSaving" @click="keep">Keep</ElButton>
+        <ElButton type="primary" :loading="isBusy" @click="keep">Keep</ElButton>
       </div>
     </template>
   </ElDialog>

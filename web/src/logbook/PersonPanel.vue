@@ -2,28 +2,17 @@
 import { computed, ref } from 'vue'
 import { ElButton, ElInput } from 'element-plus'
 import type { Conversation } from '@parrot/contract'
-import { call, post, wordsFor } from '../api/client'
+import { call, post } from '../api/client'
+import { useActing } from '../shared/acting'
 import { ago } from '../shared/when'
 
 /** Where a person takes a conversation, writes into it, and gives it back. */
 const props = defineProps<{ conversation: Conversation; agentName: string }>()
 const text = ref('')
-const error = ref('')
-const isBusy = ref(false)
+const { error, isBusy, act } = useActing()
 const path = computed(() => `/api/conversations/${props.conversation.id}`)
 const person = computed(() => props.conversation.person)
 
-async function act(work: () => Promise<unknown>): Promise<void> {
-  isBusy.value = true
-  error.value = ''
-  try {
-    await work()
-  } catch (problem) {
-    error.value = wordsFor(problem)
-  } finally {
-    isBusy.value = false
-  }
-}
 const take = (fromOther = false) => act(() => post(`${path.value}/person`, { fromOther }))
 const leave = () => act(() => call('DELETE', `${path.value}/person`))
 const send = () =>

@@ -67,7 +67,7 @@ const takeAlong = (form: string) => download(`/api/agents/${agentId.value}/visit
 async function erase(visitor: Visitor): Promise<void> {
   const who = visitor.name || visitor.email || 'this visitor'
   const sure = await ElMessageBox.confirm(
-    `What ${who} told, and the whole conversation, are erased for good. This cannot be undone.`,
+    `What ${who} told, and all their conversations, are erased for good. This cannot be undone.`,
     `Erase ${who}?`,
     { confirmButtonText: 'Erase for good', cancelButtonText: 'Keep', type: 'warning' },
   ).catch(() => undefined)
@@ -137,7 +137,7 @@ async function erase(visitor: Visitor): Promise<void> {
             <p class="small soft">{{ row.outlet ?? 'its own page' }}</p>
           </template>
         </ElTableColumn>
-        <ElTableColumn label="" width="180" align="right">
+        <ElTableColumn label="" width="230" align="right">
           <template #default="{ row }">
             <ElButton
               tag="router-link"
@@ -145,6 +145,13 @@ async function erase(visitor: Visitor): Promise<void> {
               size="small"
               :to="{ name: 'logbook', params: { id: agentId, conversationId: row.conversationId } }"
               >Read</ElButton
+            >
+            <ElButton
+              text
+              size="small"
+              title="Everything that is kept of them, as a file"
+              @click="download(`/api/visitors/${row.id}`)"
+              >All of it</ElButton
             >
             <ElButton type="danger" text size="small" @click="erase(row as Visitor)">Erase</ElButton>
           </template>

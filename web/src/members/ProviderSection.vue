@@ -2,25 +2,18 @@
 import { onMounted, ref } from 'vue'
 import { ElButton, ElInput, ElInputTag } from 'element-plus'
 import type { ProviderState } from '@parrot/contract'
-import { call, get, wordsFor } from '../api/client'
+import { call, get } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
+import { useActing } from '../shared/acting'
 import { tell } from '../shared/undo'
 import { ROLE_WORDS } from './session'
 
 /** The OpenID Connect provider that members sign in with, beside a password. */
 const provider = ref<ProviderState>({ issuer: '', clientId: '', name: '', domains: [], role: null, hasSecret: false })
 const secret = ref('')
-const error = ref('')
+const { error, act } = useActing()
 const callback = `${location.origin}/api/session/provider/callback`
 
-async function act(work: () => Promise<unknown>): Promise<void> {
-  error.value = ''
-  try {
-    await work()
-  } catch (problem) {
-    error.value = wordsFor(problem)
-  }
-}
 onMounted(() => act(async () => (provider.value = await get<ProviderState>('/api/settings/provider'))))
 const keep = () =>
   act(async () => {

@@ -2,7 +2,8 @@
 import { onMounted, ref } from 'vue'
 import { ElButton, ElInput, ElInputNumber, ElSegmented } from 'element-plus'
 import type { MailServerState } from '@parrot/contract'
-import { call, get, post, wordsFor } from '../api/client'
+import { call, get, post } from '../api/client'
+import { useActing } from '../shared/acting'
 import { tell } from '../shared/undo'
 
 /** The server that mails go out by, and a mail to try it. */
@@ -17,7 +18,7 @@ const server = ref<MailServerState>({
 })
 const password = ref('')
 const to = ref('')
-const error = ref('')
+const { error, act } = useActing()
 const answer = ref<{ isSent: boolean; answer: string }>()
 const SECURITY = [
   { value: 'starttls', label: 'STARTTLS' },
@@ -25,14 +26,6 @@ const SECURITY = [
   { value: 'none', label: 'None' },
 ]
 
-async function act(work: () => Promise<unknown>): Promise<void> {
-  error.value = ''
-  try {
-    await work()
-  } catch (problem) {
-    error.value = wordsFor(problem)
-  }
-}
 onMounted(() => act(async () => (server.value = await get<MailServerState>('/api/settings/mail'))))
 
 const keep = () =>

@@ -83,6 +83,8 @@ export const deliveries = pgTable(
       .references(() => agents.id, { onDelete: 'cascade' }),
     /** Null for a mail. */
     hookId: text('hook_id').references(() => hooks.id, { onDelete: 'cascade' }),
+    /** The conversation it tells of: it is erased with it. */
+    conversationId: text('conversation_id'),
     /** The mail address, or the hook’s address as it was. */
     to: text('to').notNull(),
     event: text('event').$type<HookEvent>().notNull(),
@@ -94,7 +96,10 @@ export const deliveries = pgTable(
     createdAt: created(),
     sentAt: moment('sent_at'),
   },
-  (table) => [index('deliveries_agent').on(table.agentId, table.createdAt)],
+  (table) => [
+    index('deliveries_agent').on(table.agentId, table.createdAt),
+    index('deliveries_conversation').on(table.conversationId),
+  ],
 )
 
 /** Questions of visitors that something was done about: what was asked before then waits no longer. */
