@@ -20,6 +20,8 @@ export const outletLook = z.object({
   placeholder: z.string().trim().max(80).default(''),
   suggestions: z.array(z.string().trim().max(200)).max(6).default([]),
   footer: z.string().trim().max(300).default(''),
+  /** What a visitor agrees to before the first line; nothing where it is empty. */
+  privacy: z.string().trim().max(1000).default(''),
   accent: colour.nullable().default(null),
   paper: colour.nullable().default(null),
   /** Rounding of corners in pixels. */

@@ -41,6 +41,7 @@ export class Conversation {
     const { visit, calls } = this.room
     const before = visit.kept && (await calls.conversation(visit.kept.key).catch(() => undefined))
     if (visit.kept && !before) visit.forget()
+    await this.#askToAgree()
     if (!before) return this.#greet()
     this.#drawGreeting()
     for (const line of before.lines) this.#drawLine(line)
@@ -57,6 +58,24 @@ export class Conversation {
     const row = element('li', 'suggestions')
     row.append(...agent.suggestions.map((text) => button('suggestion', text, () => this.ask(text))))
     lines.append(row)
+  }
+
+  /** Nothing is asked, and nothing but the note is shown, until the visitor agrees. */
+  async #askToAgree(): Promise<void> {
+    const { agent, lines, setOpen, visit, words } = this.room
+    const note = agent.look?.privacy ?? ''
+    if (note === '' || visit.hasAgreed(note)) return
+    setOpen(false)
+    const line = element('li', 'reply')
+    drawReply(line, note, [])
+    await new Promise<void>((resolve) => {
+      const agree = button('send', words.agree, resolve)
+      line.append(agree)
+      lines.append(line)
+    })
+    visit.agree(note)
+    line.remove()
+    setOpen(true)
   }
 
   #drawGreeting(): void {

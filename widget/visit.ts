@@ -46,6 +46,13 @@ export class Visit {
     return this.device?.getItem(this.#name) != null
   }
 
+  /** Whether this visitor agreed to a text, in this window. */
+  hasAgreed = (text: string): boolean => this.window?.getItem(`${this.#name} agreed`) === text
+
+  agree(text: string): void {
+    this.window?.setItem(`${this.#name} agreed`, text)
+  }
+
   keep({ conversationId, key }: Kept): void {
     this.#kept = { conversationId, key }
     const text = JSON.stringify(this.#kept)

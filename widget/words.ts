@@ -24,6 +24,7 @@ export interface Words {
   readonly joined: (name: string) => string
   readonly left: (name: string, agent: string) => string
   readonly missed: string
+  readonly agree: string
   readonly isMissing: string
   readonly choose: string
 }
@@ -53,6 +54,7 @@ const en: Words = {
   joined: (name) => `${name} is here.`,
   left: (name, agent) => `${name} has left. ${agent} answers again.`,
   missed: 'Nobody could come just now.',
+  agree: 'I agree',
   isMissing: 'This is missing.',
   choose: 'Choose …',
 }
@@ -82,6 +84,7 @@ const de: Words = {
   joined: (name) => `${name} ist da.`,
   left: (name, agent) => `${name} ist gegangen. ${agent} antwortet wieder.`,
   missed: 'Gerade konnte niemand kommen.',
+  agree: 'Einverstanden',
   isMissing: 'Das fehlt noch.',
   choose: 'Wählen …',
 }
@@ -111,6 +114,7 @@ const fr: Words = {
   joined: (name) => `${name} est là.`,
   left: (name, agent) => `${name} est parti. ${agent} répond à nouveau.`,
   missed: 'Personne n’a pu venir pour l’instant.',
+  agree: 'J’accepte',
   isMissing: 'Il manque ceci.',
   choose: 'Choisir…',
 }
@@ -140,6 +144,7 @@ const es: Words = {
   joined: (name) => `${name} está aquí.`,
   left: (name, agent) => `${name} se ha ido. ${agent} vuelve a responder.`,
   missed: 'Nadie ha podido venir ahora.',
+  agree: 'De acuerdo',
   isMissing: 'Falta esto.',
   choose: 'Elegir…',
 }
@@ -169,6 +174,7 @@ const it: Words = {
   joined: (name) => `${name} è qui.`,
   left: (name, agent) => `${name} è andato via. ${agent} risponde di nuovo.`,
   missed: 'In questo momento nessuno è potuto venire.',
+  agree: 'Accetto',
   isMissing: 'Manca questo.',
   choose: 'Scegli…',
 }
@@ -198,6 +204,7 @@ const nl: Words = {
   joined: (name) => `${name} is er.`,
   left: (name, agent) => `${name} is weg. ${agent} antwoordt weer.`,
   missed: 'Er kon nu niemand komen.',
+  agree: 'Akkoord',
   isMissing: 'Dit ontbreekt nog.',
   choose: 'Kies…',
 }

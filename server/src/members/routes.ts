@@ -16,8 +16,6 @@ import {
   newInvitation,
   newKey,
   newPassword,
-  newProvider,
-  providerState,
   sessionSchema,
   sharing,
   sharingChange,
@@ -54,7 +52,8 @@ import {
   withdrawInvitation,
   type MemberRow,
 } from './queries'
-import { fromProvider, providerOf, setProvider, toProvider, type Leaving } from './provider'
+import { providerOf } from './provider'
+import { addProviderRoutes } from './providerRoutes'
 import { shareWith, shareWithEverybody, sharingOf } from './sharing'
 import { isProof } from './tokens'
 
@@ -100,46 +99,7 @@ export const memberRoutes =
       ...(await providerOf(db).then(({ issuer, name }) => (issuer ? { provider: name || new URL(issuer).host } : {}))),
     }))
 
-    const LEAVING = 'parrot-leaving'
-    const callback = ({ protocol, headers }: FastifyRequest) =>
-      `${protocol}://${headers.host}/api/session/provider/callback`
-    app.get('/api/session/provider', { schema: {}, preHandler: limited }, async (request, reply) => {
-      const { address, leaving } = await toProvider(db, seal, callback(request))
-      reply.setCookie(LEAVING, seal.close(JSON.stringify(leaving)), {
-        path: '/api/session/provider',
-        httpOnly: true,
-        sameSite: 'lax',
-        secure: request.protocol === 'https',
-        maxAge: 600,
-      })
-      return reply.redirect(address)
-    })
-
-    app.get('/api/session/provider/callback', { schema: {}, preHandler: limited }, async (request, reply) => {
-      const left = seal.open(request.cookies[LEAVING] ?? '')
-      reply.clearCookie(LEAVING, { path: '/api/session/provider' })
-      const back = (problem: unknown) => {
-        const told = problem instanceof HttpProblem ? [problem.title, problem.detail].filter(Boolean).join(' ') : ''
-        return reply.redirect(`/sign-in?told=${encodeURIComponent(told || 'Signing in there did not work.')}`)
-      }
-      if (!left) return back(undefined)
-      try {
-        const address = new URL(callback(request))
-        address.search = new URL(request.url, address).search
-        await enter(request, reply, await fromProvider(db, seal, address, JSON.parse(left) as Leaving))
-        return await reply.redirect('/')
-      } catch (problem) {
-        return back(problem)
-      }
-    })
-
-    app.get('/api/settings/provider', { schema: { response: { 200: providerState } } }, async () => providerOf(db))
-
-    app.put(
-      '/api/settings/provider',
-      { schema: { body: newProvider, response: { 200: providerState } } },
-      async ({ body }) => setProvider(db, seal, body),
-    )
+    addProviderRoutes(app, { db, seal }, limited, enter)
 
     app.post(
       '/api/session',

@@ -39,6 +39,15 @@ const SIDES = [
     ><span class="label">At the foot</span
     ><ElInput v-model="look.footer" maxlength="300" placeholder="such as a word on privacy"
   /></label>
+  <label class="form-line"
+    ><span class="label">Agreed to first</span
+    ><ElInput
+      v-model="look.privacy"
+      type="textarea"
+      autosize
+      maxlength="1000"
+      placeholder="nothing; or how you treat what visitors write"
+  /></label>
   <div class="form-line">
     <span class="label">Colours</span>
     <span class="acts">
