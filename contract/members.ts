@@ -26,6 +26,8 @@ export const memberSchema = z.object({
   email: z.string(),
   /** What the member may do with every agent; null for those that are shared with the member alone. */
   role: roleSchema.nullable(),
+  /** The groups they are in. */
+  groups: z.array(z.string()),
   lastSeenAt: z.string().nullable(),
   /** Set while the member may not sign in, after too many wrong passwords. */
   lockedUntil: z.string().nullable(),
@@ -50,7 +52,11 @@ export const memberList = z.object({
   invitations: z.array(z.object({ id: z.string(), email: z.string(), role: roleSchema.nullable(), until: z.string() })),
 })
 export type MemberList = z.infer<typeof memberList>
-export const memberChange = z.object({ role: roleSchema.nullable() })
+const groupName = z.string().trim().min(1, 'Write the name of a group.').max(40)
+export const memberChange = z.union([
+  z.object({ role: roleSchema.nullable() }),
+  z.object({ groups: z.array(groupName).max(20) }),
+])
 
 export const newInvitation = z.object({ email, role: roleSchema.nullable().default(null) })
 /** A link that lets one person in, shown once. */
@@ -62,12 +68,14 @@ export const invitationTaken = z.object({ name: name.optional(), password })
 /** With whom an agent is shared, and what each may do. `everybody` is every member. */
 export const sharing = z.object({
   everybody: roleSchema.exclude(['owner']).nullable(),
+  groups: z.array(z.object({ name: z.string(), role: roleSchema })),
   members: z.array(z.object({ memberId: z.string(), name: z.string(), email: z.string(), role: roleSchema })),
 })
 export type Sharing = z.infer<typeof sharing>
 export const sharingChange = z.union([
   z.object({ everybody: roleSchema.exclude(['owner']).nullable() }),
   z.object({ email, role: roleSchema.nullable() }),
+  z.object({ group: groupName, role: roleSchema.nullable() }),
 ])
 
 export const keySchema = z.object({

@@ -7,6 +7,8 @@ import type { MemberRow } from './queries'
 
 /** Whom an agent is shared with when it is shared with all members. */
 export const EVERYBODY = 'everybody'
+/** A group stands among them by its name; no member’s id has a colon. */
+export const asGroup = (name: string): string => `group:${name}`
 
 const reaches = (role: Role | null | undefined, least: Role): boolean =>
   role != null && ROLES.indexOf(role) >= ROLES.indexOf(least)
@@ -43,10 +45,12 @@ export class Access {
     const found = new Map<string, Role>()
     if (this.role) for (const id of agentIds) found.set(id, this.role)
     if (!this.member || this.role === 'owner' || agentIds.length === 0) return found
+    const { id: memberId, groups } = this.member
+    const who = [memberId, EVERYBODY, ...groups.map(asGroup)]
     const rows = await this.db
       .select()
       .from(grants)
-      .where(and(inArray(grants.agentId, [...agentIds]), inArray(grants.who, [this.member.id, EVERYBODY])))
+      .where(and(inArray(grants.agentId, [...agentIds]), inArray(grants.who, who)))
     for (const { agentId, role } of rows) found.set(agentId, higher(role, found.get(agentId) ?? null)!)
     return found
   }

@@ -185,6 +185,27 @@ describe('an agent', () => {
     expect((await as('stranger')('GET', `/api/agents/${other}`)).status).toBe(404)
   })
 
+  it('is shared with a group, which is whoever an owner puts into it', async () => {
+    const { members } = (await as('owner')('GET', '/api/members')).body
+    const stranger = members.find(({ email }: { email: string }) => email === 'stranger@example.org').id
+    const put = (who: string, groups: string[]) => as(who)('PATCH', `/api/members/${stranger}`, { groups })
+    const share = (role: string | null) =>
+      as('maker')('PUT', `/api/agents/${other}/sharing`, { group: 'Deck crew', role })
+    const sees = async () => (await as('stranger')('GET', `/api/agents/${other}`)).status
+    expect((await share('reader')).body.title).toBe('Nobody is in a group called “Deck crew”.')
+    expect((await put('stranger', ['Deck crew'])).status).toBe(403)
+    expect((await put('owner', ['Deck crew', 'Deck crew'])).status).toBe(204)
+    expect((await share('reader')).body.groups).toEqual([{ name: 'Deck crew', role: 'reader' }])
+    expect(await sees()).toBe(200)
+    expect((await as('stranger')('PATCH', `/api/agents/${other}`, { name: 'No' })).status).toBe(403)
+    await put('owner', ['deck crew'])
+    expect(await sees()).toBe(404)
+    await put('owner', ['Deck crew'])
+    await share(null)
+    expect(await sees()).toBe(404)
+    await put('owner', [])
+  })
+
   it('lends its sources to those who may see it, and shares the care of them', async () => {
     const elsewhere = async (who: string, id: string) =>
       (await as(who)('GET', `/api/agents/${id}/sources-elsewhere`)).body.sources

@@ -19,11 +19,12 @@ const LOCKED_MS = 15 * 60_000
 /** Members that were not taken out. */
 const isHere = isNull(members.removedAt)
 
-export const shownMember = ({ id, name, email, role, lastSeenAt, lockedUntil }: MemberRow): Member => ({
+export const shownMember = ({ id, name, email, role, groups, lastSeenAt, lockedUntil }: MemberRow): Member => ({
   id,
   name,
   email,
   role,
+  groups,
   lastSeenAt: lastSeenAt?.toISOString() ?? null,
   lockedUntil: lockedUntil && lockedUntil > new Date() ? lockedUntil.toISOString() : null,
 })
@@ -141,6 +142,16 @@ export async function changeMember(db: Database, id: string, role: Role | null):
     if (rows.length === 0) throw notFound('member')
     await mustHaveOwner(tx)
   })
+}
+
+/** Puts a member into groups, and out of all others. A group is there while somebody is in it. */
+export async function setGroups(db: Database, id: string, groups: readonly string[]): Promise<void> {
+  const rows = await db
+    .update(members)
+    .set({ groups: [...new Set(groups)].sort() })
+    .where(eq(members.id, id))
+    .returning({ id: members.id })
+  if (rows.length === 0) throw notFound('member')
 }
 
 /** Takes a member out: sessions end, keys open nothing. What the member made stays, and the way back is open. */

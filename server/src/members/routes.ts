@@ -45,6 +45,7 @@ import {
   removeKey,
   removeMember,
   restoreMember,
+  setGroups,
   SESSION_MS,
   setPassword,
   shownMember,
@@ -54,7 +55,7 @@ import {
 } from './queries'
 import { providerOf } from './provider'
 import { addProviderRoutes } from './providerRoutes'
-import { shareWith, shareWithEverybody, sharingOf } from './sharing'
+import { shareWith, shareWithEverybody, shareWithGroup, sharingOf } from './sharing'
 import { isProof } from './tokens'
 
 const params = z.object({ id: z.string().max(64) })
@@ -172,7 +173,9 @@ export const memberRoutes =
     }))
 
     app.patch('/api/members/:id', { schema: { params, body: memberChange } }, async (request, reply) => {
-      await changeMember(db, request.params.id, request.body.role)
+      const { id } = request.params
+      if ('groups' in request.body) await setGroups(db, id, request.body.groups)
+      else await changeMember(db, id, request.body.role)
       return reply.code(204).send()
     })
 
@@ -246,6 +249,7 @@ export const memberRoutes =
       { schema: { params, body: sharingChange, response: { 200: sharing } } },
       async ({ params: { id }, body }) => {
         if ('everybody' in body) await shareWithEverybody(db, id, body.everybody)
+        else if ('group' in body) await shareWithGroup(db, id, body.group, body.role)
         else await shareWith(db, id, body.email, body.role)
         return sharingOf(db, id)
       },

@@ -1,10 +1,10 @@
-import { and, eq } from 'drizzle-orm'
+import { and, arrayContains, eq } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import type { Role, Sharing } from '@parrot/contract'
 import { grants, members, type Database } from '../database'
 import { HttpProblem } from '../http/problems'
 import { designer } from '../settings/designer'
-import { EVERYBODY } from './access'
+import { asGroup, EVERYBODY } from './access'
 import { memberByEmail } from './queries'
 
 /** With whom an agent is shared. */
@@ -17,12 +17,27 @@ export async function sharingOf(db: Database, agentId: string): Promise<Sharing>
     .where(eq(grants.agentId, agentId))
     .orderBy(members.name)
   const everybody = rows.find(({ who }) => who === EVERYBODY)?.role ?? null
-  return { everybody: everybody === 'owner' ? null : everybody, members: people }
+  const groups = rows
+    .filter(({ who }) => who.startsWith(asGroup('')))
+    .map(({ who, role }) => ({ name: who.slice(asGroup('').length), role }))
+  return { everybody: everybody === 'owner' ? null : everybody, groups, members: people }
 }
 
 /** Shares an agent with all members, or no longer. */
 export const shareWithEverybody = (db: Database, agentId: string, role: Role | null): Promise<void> =>
   grant(db, agentId, EVERYBODY, role)
+
+/** Shares an agent with whoever is in a group, now or later, or no longer. */
+export async function shareWithGroup(db: Database, agentId: string, name: string, role: Role | null): Promise<void> {
+  const [one] = await db
+    .select({ id: members.id })
+    .from(members)
+    .where(arrayContains(members.groups, [name]))
+    .limit(1)
+  if (!one && role !== null)
+    throw new HttpProblem(404, `Nobody is in a group called “${name}”.`, 'Put somebody into it first, under People.')
+  await grant(db, agentId, asGroup(name), role)
+}
 
 /** Shares an agent with one member, or no longer. */
 export async function shareWith(db: Database, agentId: string, email: string, role: Role | null): Promise<void> {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { ElButton, ElInput, ElTag } from 'element-plus'
+import { ElButton, ElInput, ElInputTag, ElTag } from 'element-plus'
 import type { Member, MemberList, Role } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
@@ -49,6 +49,11 @@ async function change(member: Member, next: Role | null): Promise<void> {
   await load()
 }
 
+async function setGroups(member: Member, groups: readonly string[]): Promise<void> {
+  await call('PATCH', `/api/members/${member.id}`, { groups }).catch(tellFailure)
+  await load()
+}
+
 async function remove(member: Member): Promise<void> {
   try {
     await call('DELETE', `/api/members/${member.id}`)
@@ -87,6 +92,14 @@ const roleWords = (value: Role | null) => ROLE_WORDS.find(([each]) => each === v
           :options="ROLE_WORDS"
           @update:model-value="change(member, $event ?? null)"
         />
+        <ElInputTag
+          class="groups"
+          size="small"
+          :model-value="member.groups"
+          placeholder="group, then Enter"
+          :aria-label="`Groups ${member.name} is in`"
+          @update:model-value="setGroups(member, $event ?? [])"
+        />
         <ElButton text size="small" @click="invite(member.email, member.role)">New password</ElButton>
         <ElButton v-if="member.id !== me" type="danger" text size="small" @click="remove(member)">Take out</ElButton>
       </template>
@@ -119,6 +132,9 @@ const roleWords = (value: Role | null) => ROLE_WORDS.find(([each]) => each === v
 </template>
 
 <style scoped>
+.groups {
+  width: 190px;
+}
 .who {
   display: block;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { ElAutocomplete, ElButton, ElDialog } from 'element-plus'
 import type { Agent, MemberList, Role, Sharing } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
@@ -14,12 +14,18 @@ const error = ref('')
 const email = ref('')
 const role = ref<Role>('editor')
 const people = ref<{ value: string; name: string }[]>([])
+/** Groups somebody is in. */
+const inUse = ref<string[]>([])
+const groups = computed(() =>
+  [...new Set([...inUse.value, ...(sharing.value?.groups ?? []).map(({ name }) => name)])].sort(),
+)
 const path = `/api/agents/${props.agent.id}/sharing`
 
 onMounted(async () => {
   try {
     sharing.value = await get<Sharing>(path)
     const { members } = await get<MemberList>('/api/members')
+    inUse.value = members.flatMap((member) => member.groups)
     people.value = members.map(({ name, email: value }) => ({ value, name }))
   } catch (problem) {
     error.value = wordsFor(problem)
@@ -44,6 +50,7 @@ const ROLES: readonly (readonly [Role, string])[] = [
   ['editor', 'edits it'],
   ['reader', 'looks and asks'],
 ]
+const FOR_GROUP: readonly (readonly [Role | null, string])[] = [[null, 'has nothing to do with it'], ...ROLES]
 const FOR_ALL: readonly (readonly ['editor' | 'reader' | null, string])[] = [
   [null, 'only who is named here'],
   ['reader', 'everybody here looks and asks'],
@@ -62,6 +69,19 @@ const FOR_ALL: readonly (readonly ['editor' | 'reader' | null, string])[] = [
         :options="FOR_ALL"
         @update:model-value="keep({ everybody: $event ?? null })"
       />
+      <div v-if="groups.length" class="groups">
+        <span v-for="name in groups" :key="name" class="plain-row">
+          <span class="grow"
+            >Group <b>{{ name }}</b></span
+          >
+          <ChoiceField
+            :model-value="sharing.groups.find((each) => each.name === name)?.role ?? null"
+            :about="`What the group ${name} may do`"
+            :options="FOR_GROUP"
+            @update:model-value="keep({ group: name, role: $event ?? null })"
+          />
+        </span>
+      </div>
       <ul v-if="sharing.members.length" class="plain-rows">
         <li v-for="each in sharing.members" :key="each.memberId" class="plain-row">
           <span class="grow"
@@ -109,6 +129,7 @@ const FOR_ALL: readonly (readonly ['editor' | 'reader' | null, string])[] = [
   justify-items: start;
 }
 .share > ul,
+.share > .groups,
 .share > form {
   width: 100%;
 }

@@ -15,6 +15,8 @@ export const members = pgTable(
     password: text('password').notNull(),
     /** For all agents; null for those that are shared with the member alone. */
     role: text('role').$type<Role>(),
+    /** The groups they are in, by name: agents are shared with groups too. */
+    groups: text('groups').array().$type<string[]>().notNull().default([]),
     /** Wrong passwords in a row. */
     failures: integer('failures').notNull().default(0),
     lockedUntil: moment('locked_until'),

@@ -1,0 +1,1 @@
+ALTER TABLE "members" ADD COLUMN "groups" text[] DEFAULT '{}' NOT NULL;
