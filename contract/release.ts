@@ -28,7 +28,7 @@ export const releaseSchema = z.object({
   briefChanges: z.array(changeSchema),
   sourceChanges: z.array(sourceChange),
   /** What is not yet safe, in words, with the stage where it is mended. */
-  concerns: z.array(z.object({ text: z.string(), stage: z.enum(['brief', 'library', 'rehearse']) })),
+  concerns: z.array(z.object({ text: z.string(), stage: z.enum(['brief', 'library', 'rehearse', 'logbook']) })),
 })
 
 /** `number` null takes the agent offline. */

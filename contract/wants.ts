@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { timeZone } from './desk'
 
 /** What became of questions that went unanswered. */
 export const SETTLINGS = ['answered', 'ruled', 'scripted', 'notOurs'] as const
@@ -46,11 +47,7 @@ export const unsettling = settling.pick({ questions: true })
 export const overTimeQuery = z.object({
   from: z.iso.date(),
   to: z.iso.date(),
-  zone: z
-    .string()
-    .max(60)
-    .regex(/^[\w/+-]+$/)
-    .default('UTC'),
+  zone: timeZone.default('UTC'),
   outlet: z.string().max(64).optional(),
 })
 

@@ -115,7 +115,7 @@ const marlow: SampleAgent = {
         id: 'crew',
         subject: 'complaint about the crew',
         examples: ['One of your crew was rude to me', 'I want to complain about how I was treated on board'],
-        reply: 'I am sorry to hear that. I have passed it on to the harbour office, who read this conversation.',
+        reply: 'I am sorry to hear that. The harbour office reads complaints and answers them in person.',
         onHit: 'handOver',
       },
     ],

@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Page } from 'playwright-core'
 import setup from '../server/testing/blankImage'
+import { choose } from './acts'
 import { openWorld } from './world'
 
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
@@ -151,8 +152,7 @@ await shoot('debrief', `${marlow}/logbook/debrief`, async () => {
   await question(2).fill('Did they complain?')
   await page.getByRole('button', { name: 'Another question' }).click()
   await question(3).fill('Which island?')
-  await page.getByRole('combobox', { name: 'How question 3 is answered' }).click()
-  await page.getByRole('option', { name: 'one of several' }).last().click()
+  await choose(page, page.getByLabel('How question 3 is answered'), 'one of several')
   for (const island of ['Sula Holm', 'Inchmore', 'Little Tarn']) {
     await page.getByRole('textbox', { name: 'Choices of question 3' }).fill(island)
     await page.keyboard.press('Enter')

@@ -29,7 +29,9 @@ export const handOver: Step = (state, context) => {
   const byVisitor = context.people && state.reading.act === 'person' ? BY_THE_VISITOR : undefined
   const passedOn = state.handOver ?? byRule ?? byVisitor
   if (!passedOn) return { state }
-  return context.people ? toPeople(state, context, passedOn) : noted(state, passedOn, 'The brief passes them on to')
+  return context.people
+    ? toPeople(state, context, passedOn)
+    : noted(state, passedOn, 'Nobody is called from here; the brief hands over to')
 }
 
 function toPeople(state: TurnState, { brief, people }: TurnContext, passedOn: HandOver): StepResult {

@@ -160,12 +160,8 @@ export async function buildApp(
         : undefined
     if (wire) bus.connect(wire)
     await jobs.start(await waitingForWork(db), wire === undefined)
-    const stopRefreshing = keepRefreshing(services)
-    const stopWatching = keepWatch(services)
-    const stopEnding = keepEnding(services)
-    const stopErasing = keepErasing(services)
-    const stopStatistics =
-      database.kind === 'embedded' ? keepStatistics(db, (error) => server.log.warn(error)) : () => undefined
+    const stops = [keepRefreshing, keepWatch, keepEnding, keepErasing].map((keep) => keep(services))
+    if (database.kind === 'embedded') stops.push(keepStatistics(db, (error) => server.log.warn(error)))
     const door = config.visitors && visitorsDoor(server)
     return {
       server,
@@ -182,11 +178,7 @@ export async function buildApp(
         return at && typeof at === 'object' ? `http://${config.visitors!.host}:${at.port}` : undefined
       },
       close: async () => {
-        stopRefreshing()
-        stopWatching()
-        stopEnding()
-        stopErasing()
-        stopStatistics()
+        for (const stop of stops) stop()
         room.close()
         door?.closeAllConnections()
         door?.close()

@@ -20,7 +20,7 @@ import {
 } from '@parrot/contract'
 import { agents } from '../database'
 import { tryConditions } from './calls'
-import { streamWork } from '../http/events'
+import { streamChanges } from '../http/events'
 import { endpointById } from '../settings/endpoints'
 import type { Services } from '../services'
 import { ownedBy } from '../members'
@@ -122,17 +122,9 @@ export const agentRoutes =
 
     app.get('/api/agents/:id/events', { schema: { params } }, async (request, reply) => {
       await agentById(db, request.params.id)
-      return streamWork(request, reply, (stream) => {
-        stream.send('open', {})
-        const stop = bus.listen(request.params.id, (change) => stream.send('change', { change }))
-        const beat = setInterval(() => stream.send('beat', {}), 20_000)
-        return new Promise((resolve) =>
-          stream.signal.addEventListener('abort', () => {
-            stop()
-            clearInterval(beat)
-            resolve()
-          }),
-        )
+      return streamChanges(request, reply, (send) => {
+        send('open', {})
+        return bus.listen(request.params.id, (change) => send('change', { change }))
       })
     })
 

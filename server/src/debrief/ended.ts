@@ -1,6 +1,7 @@
 import { and, eq, isNull, lt, notInArray, or, sql } from 'drizzle-orm'
 import { announce } from '../delivery'
 import { agents, conversations } from '../database'
+import { every } from '../every'
 import type { Services } from '../services'
 import { debriefOf } from './queries'
 
@@ -45,8 +46,9 @@ export async function endSilent({ config, db, jobs }: Means): Promise<number> {
 }
 
 /** Looks for silent conversations every minute; gives the function that stops it. */
-export function keepEnding(means: Means): () => void {
-  const timer = setInterval(() => void endSilent(means).catch((error: unknown) => means.log.error(error)), EVERY_MS)
-  timer.unref()
-  return () => clearInterval(timer)
-}
+export const keepEnding = (means: Means): (() => void) =>
+  every(
+    EVERY_MS,
+    () => endSilent(means),
+    (error) => means.log.error(error),
+  )

@@ -52,3 +52,26 @@ export async function streamWork(
     stream.close()
   }
 }
+
+const BEAT_MS = 20_000
+
+/**
+ * Answers with a stream that tells of changes until the client goes away: `subscribe` is given what sends, and gives what
+ * ends it. A beat now and then shows both sides that the other is still there.
+ */
+export const streamChanges = (
+  request: FastifyRequest,
+  reply: FastifyReply,
+  subscribe: (send: EventStream['send']) => () => void,
+): Promise<void> =>
+  streamWork(request, reply, (stream) => {
+    const stop = subscribe(stream.send)
+    const beat = setInterval(() => stream.send('beat', {}), BEAT_MS)
+    return new Promise((resolve) =>
+      stream.signal.addEventListener('abort', () => {
+        stop()
+        clearInterval(beat)
+        resolve()
+      }),
+    )
+  })

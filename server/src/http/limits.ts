@@ -1,7 +1,9 @@
 import type { FastifyRateLimitStoreCtor } from '@fastify/rate-limit'
 import { lt, sql } from 'drizzle-orm'
+import type { FastifyInstance, FastifyRequest } from 'fastify'
 import { allowances, type Database } from '../database'
 import type { Services } from '../services'
+import { HttpProblem } from './problems'
 
 type Answer = Parameters<InstanceType<FastifyRateLimitStoreCtor>['incr']>[1]
 
@@ -54,3 +56,17 @@ async function count(db: Database, name: string, windowMs: number): Promise<{ cu
   if (Math.random() * SWEEP_ONE_IN < 1) await db.delete(allowances).where(lt(allowances.until, sql`now()`))
   return row!
 }
+
+/** What counts requests, as the rate limiter makes it. */
+type Limit = ReturnType<FastifyInstance['createRateLimit']>
+
+/** Refuses a request that is one too many for any of these limits, in words and with how long to wait. */
+export const refusing =
+  (title: string, ...limits: readonly Limit[]) =>
+  async (request: FastifyRequest): Promise<void> => {
+    for (const limit of limits) {
+      const counted = await limit(request)
+      if (!counted.isAllowed && counted.isExceeded)
+        throw new HttpProblem(429, title, `Wait ${counted.ttlInSeconds} seconds, then try again.`)
+    }
+  }

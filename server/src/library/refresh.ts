@@ -1,5 +1,6 @@
 import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { agentSources, sources } from '../database'
+import { every } from '../every'
 import type { Services } from '../services'
 import { beginVersion } from './beginning'
 import { newestVersion } from './versions'
@@ -45,9 +46,9 @@ export async function refreshDue(means: Pick<Services, 'db' | 'jobs' | 'bus'>): 
 }
 
 /** Keeps refreshing what is due until it is told to stop. */
-export function keepRefreshing(means: Services): () => void {
-  const look = () => void refreshDue(means).catch((error: unknown) => means.log.error(error))
-  const timer = setInterval(look, EVERY_MS)
-  timer.unref()
-  return () => clearInterval(timer)
-}
+export const keepRefreshing = (means: Services): (() => void) =>
+  every(
+    EVERY_MS,
+    () => refreshDue(means),
+    (error) => means.log.error(error),
+  )

@@ -1,28 +1,10 @@
-import {
-  and,
-  arrayContains,
-  asc,
-  count,
-  desc,
-  eq,
-  gt,
-  gte,
-  inArray,
-  isNotNull,
-  isNull,
-  lt,
-  sql,
-  type SQL,
-} from 'drizzle-orm'
+import { and, arrayContains, asc, count, desc, eq, gt, inArray, isNotNull, isNull, sql, type SQL } from 'drizzle-orm'
 import type { Conversation, ConversationSummary, LogbookQuery } from '@parrot/contract'
-import { conversations, debriefAnswers, turns, wordsOf, type Database } from '../database'
+import { conversations, debriefAnswers, turns, within, wordsOf, type Database } from '../database'
 import { answersOf } from '../debrief'
 import { personOf } from '../desk'
 import { notFound } from '../http/problems'
 import { earlier } from '../turns/conversations'
-
-/** A day in milliseconds. */
-const DAY = 24 * 60 * 60_000
 
 /** The conversations of an agent that a query narrows to, whichever of them are looked at. */
 function narrowed(agentId: string, query: Partial<LogbookQuery>): SQL {
@@ -41,8 +23,7 @@ function narrowed(agentId: string, query: Partial<LogbookQuery>): SQL {
       : outlet === 'own'
         ? isNull(conversations.outletId)
         : eq(conversations.outletId, outlet),
-    from === undefined ? undefined : gte(conversations.lastAt, new Date(from)),
-    to === undefined ? undefined : lt(conversations.lastAt, new Date(Date.parse(to) + DAY)),
+    within(conversations.lastAt, from, to),
     debrief ? inArray(conversations.id, toldIn(agentId, debrief)) : undefined,
     rating && gt(rating === 'up' ? conversations.liked : conversations.disliked, 0),
     collected === 'true' ? eq(conversations.hasCollected, true) : undefined,

@@ -23,7 +23,7 @@ import {
   wayBack,
 } from '@parrot/contract'
 import { agents, audit } from '../database'
-import { sharedCounting } from '../http/limits'
+import { refusing, sharedCounting } from '../http/limits'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { COOKIE, type Membership } from './guard'
@@ -73,11 +73,7 @@ export const memberRoutes =
       timeWindow: MINUTE,
       keyGenerator: ({ ip }) => `sign in ${ip}`,
     })
-    const limited = async (request: FastifyRequest): Promise<void> => {
-      const counted = await limit(request)
-      if (!counted.isAllowed && counted.isExceeded)
-        throw new HttpProblem(429, 'That was tried very often.', `Wait ${counted.ttlInSeconds} seconds.`)
-    }
+    const limited = refusing('That was tried very often.', limit)
 
     const enter = async (request: FastifyRequest, reply: FastifyReply, member: MemberRow) => {
       reply.setCookie(COOKIE, await openSession(db, member.id), {

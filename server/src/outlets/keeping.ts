@@ -1,9 +1,11 @@
 import { and, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import { conversations, outlets, visitors } from '../database'
 import { forgetDeliveries, forgetOldDeliveries } from '../delivery'
+import { every } from '../every'
 import type { Services } from '../services'
 
 const EVERY_MS = 60 * 60_000
+const SOON_MS = 5000
 
 /** Erases the conversations of outlets that keep them only so long, with what their visitors told; gives how many. */
 export async function eraseOld({ db }: Pick<Services, 'db'>): Promise<number> {
@@ -31,11 +33,11 @@ export async function eraseOld({ db }: Pick<Services, 'db'>): Promise<number> {
   return erased
 }
 
-/** Erases what is old every hour, and at once; gives the function that stops it. */
-export function keepErasing(means: Pick<Services, 'db' | 'log'>): () => void {
-  const erase = () => void eraseOld(means).catch((error: unknown) => means.log.error(error))
-  const timer = setInterval(erase, EVERY_MS)
-  timer.unref()
-  erase()
-  return () => clearInterval(timer)
-}
+/** Erases what is old every hour, and soon after the start; gives the function that stops it. */
+export const keepErasing = (means: Pick<Services, 'db' | 'log'>): (() => void) =>
+  every(
+    EVERY_MS,
+    () => eraseOld(means),
+    (error) => means.log.error(error),
+    SOON_MS,
+  )

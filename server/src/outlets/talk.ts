@@ -8,7 +8,7 @@ import { fillVariables } from '@parrot/core/brief'
 import { LONGEST_LINE, type Working } from '@parrot/core/dialogue'
 import { doorKnock, doorPass, talkAgent, talkReply, talkTurn, type TalkReply } from '@parrot/contract'
 import { streamWork, wantsEvents } from '../http/events'
-import { sharedCounting } from '../http/limits'
+import { refusing, sharedCounting } from '../http/limits'
 import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 import type { Services } from '../services'
@@ -24,6 +24,7 @@ import { addVisitRoutes } from './visit'
 const params = z.object({ slug: z.string().max(100) })
 
 const MINUTE = 60_000
+const MOST_TRIES = 10
 
 /** What tells one visitor from others behind the same address: the conversation, once there is one. */
 const conversationIn = ({ body, ip }: FastifyRequest): string =>
@@ -36,30 +37,17 @@ export const talkRoutes =
     const { db, config } = services
     await app.register(rateLimit, { global: false, ...sharedCounting(services) })
     const most = config.turnsPerMinute
-    const limits = [
+    /** Many may come from one address, behind a school's or an office's; one of them asks only so fast. */
+    const limited = refusing(
+      'That was many questions at once.',
       app.createRateLimit({ max: most.address, timeWindow: MINUTE, keyGenerator: ({ ip }) => `address ${ip}` }),
       app.createRateLimit({ max: most.conversation, timeWindow: MINUTE, keyGenerator: conversationIn }),
-    ]
-    /** Many may come from one address, behind a school's or an office's; one of them asks only so fast. */
-    const limited = async (request: FastifyRequest): Promise<void> => {
-      for (const limit of limits) {
-        const counted = await limit(request)
-        if (counted.isAllowed || !counted.isExceeded) continue
-        throw new HttpProblem(
-          429,
-          'That was many questions at once.',
-          `Wait ${counted.ttlInSeconds} seconds, then ask again.`,
-        )
-      }
-    }
-
+    )
     /** A password is not guessed: so many tries a minute from one address. */
-    const tries = app.createRateLimit({ max: 10, timeWindow: MINUTE, keyGenerator: ({ ip }) => `door ${ip}` })
-    const knocking = async (request: FastifyRequest): Promise<void> => {
-      const counted = await tries(request)
-      if (!counted.isAllowed && counted.isExceeded)
-        throw new HttpProblem(429, 'That was many tries.', `Wait ${counted.ttlInSeconds} seconds, then try again.`)
-    }
+    const knocking = refusing(
+      'That was many tries.',
+      app.createRateLimit({ max: MOST_TRIES, timeWindow: MINUTE, keyGenerator: ({ ip }) => `door ${ip}` }),
+    )
 
     app.get(
       '/api/talk/:slug',

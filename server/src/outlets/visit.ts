@@ -3,7 +3,7 @@ import type { ZodTypeProvider } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { talkBegun, talkConversation, talkRating, visitorDetails } from '@parrot/contract'
 import { announce } from '../delivery'
-import { streamWork } from '../http/events'
+import { streamChanges } from '../http/events'
 import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 import type { Services } from '../services'
@@ -14,8 +14,6 @@ import { mustBeOpen } from './limits'
 import { placeBySlug, type Place } from './queries'
 
 const params = z.object({ slug: z.string().max(100), key: z.string().max(100) })
-
-const BEAT_MS = 20_000
 
 /** What a visitor does with a conversation of theirs beside asking: sees it again, hears a person, fills the form, rates. */
 export function addVisitRoutes(
@@ -42,17 +40,9 @@ export function addVisitRoutes(
     { schema: { params }, preHandler: limited },
     async (request, reply) => {
       const { row } = await find(request.params)
-      await streamWork(request, reply, (stream) => {
-        stream.send('lines', {})
-        const stop = bus.listen(row.id, () => stream.send('lines', {}))
-        const beat = setInterval(() => stream.send('beat', {}), BEAT_MS)
-        return new Promise((resolve) =>
-          stream.signal.addEventListener('abort', () => {
-            stop()
-            clearInterval(beat)
-            resolve()
-          }),
-        )
+      await streamChanges(request, reply, (send) => {
+        send('lines', {})
+        return bus.listen(row.id, () => send('lines', {}))
       })
       return reply
     },

@@ -1,10 +1,12 @@
 import { and, desc, eq, max } from 'drizzle-orm'
-import { BRIEF_VERSION, briefFrom, changesBetween, migrate } from '@parrot/core/brief'
+import { BRIEF_VERSION, briefFrom, changesBetween, migrate, type Brief } from '@parrot/core/brief'
+import { readRule } from '@parrot/core/rules'
 import type { Edition, Release, SourceChange } from '@parrot/contract'
 import { currentBrief } from '../agents/briefs'
 import { withSharedRules } from '../agents/ruleSets'
 import type { AgentRow } from '../agents/queries'
 import { agents, editions, rehearsals, ruleSets, sourceVersions, type Database, type FrozenSource } from '../database'
+import { deskSettingsOf } from '../desk'
 import { HttpProblem } from '../http/problems'
 import { listSources, versionsInUse } from '../library/queries'
 
@@ -117,8 +119,22 @@ async function concernsOf(db: Database, agent: AgentRow): Promise<Release['conce
     })
   else if (run.revision !== revision)
     concerns.push({ stage: 'rehearse', text: 'The scripts were last run before the newest edit of the brief.' })
+  if (handsOver(brief) && !(await deskSettingsOf(db, agent.id)).isOn)
+    concerns.push({
+      stage: 'logbook',
+      text: 'The brief hands over to a person, but nobody is called: let people answer.',
+    })
   return concerns
 }
+
+/** Whether a boundary or a rule hands visitors over to a person. */
+const handsOver = ({ boundaries, rules }: Brief): boolean =>
+  boundaries.some(({ enabled, onHit }) => enabled && onHit === 'handOver') ||
+  rules.some(
+    (rule) =>
+      rule.enabled &&
+      readRule(rule.when, rule.do).directives.some((each) => each.kind === 'handOver' && !each.isReferral),
+  )
 
 /** Publishes the draft as the next edition and makes it live: brief and source versions are frozen as they are now. */
 export async function publishEdition(db: Database, agent: AgentRow, summary: string): Promise<number> {

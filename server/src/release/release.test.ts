@@ -101,6 +101,21 @@ describe('an edition', () => {
   })
 })
 
+describe('a brief that hands over to a person', () => {
+  it('is not safe while nobody is called, and is once people answer', async () => {
+    const agent = (await app.ask('POST', '/api/agents', { name: 'Hand' })).body.id
+    const concerns = async () =>
+      (await app.ask('GET', `/api/agents/${agent}/release`)).body.concerns.map(({ stage }: { stage: string }) => stage)
+    expect(await concerns()).not.toContain('logbook')
+    const { revision, brief } = (await app.ask('GET', `/api/agents/${agent}/brief`)).body
+    const rules = [{ id: 'a', when: 'someone complains', do: 'hand over to the warden' }]
+    await app.ask('PUT', `/api/agents/${agent}/brief`, { revision, brief: { ...brief, rules } })
+    expect(await concerns()).toContain('logbook')
+    await app.ask('PUT', `/api/agents/${agent}/desk`, { isOn: true, timeZone: 'UTC' })
+    expect(await concerns()).not.toContain('logbook')
+  })
+})
+
 describe('the logbook', () => {
   it('holds visitors’ conversations with citations and workings, and marks what went unanswered', async () => {
     const { conversationId } = (await talk('What does a key cost?')).body

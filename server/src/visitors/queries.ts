@@ -1,6 +1,6 @@
-import { and, asc, count, desc, eq, gte, ilike, inArray, lt, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, count, desc, eq, ilike, inArray, or, sql, type SQL } from 'drizzle-orm'
 import type { Visitor, VisitorQuery } from '@parrot/contract'
-import { conversations, outlets, turns, visitors, type Database } from '../database'
+import { conversations, outlets, turns, visitors, within, type Database } from '../database'
 import { forgetDeliveries } from '../delivery'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
@@ -40,8 +40,6 @@ export async function keepVisitor(
   })
 }
 
-const DAY = 24 * 60 * 60_000
-
 function narrowed(agentId: string, { q, outlet, consent, from, to }: VisitorQuery): SQL {
   const like = `%${(q ?? '').replace(/[%_\\]/g, '\\$&')}%`
   return and(
@@ -56,8 +54,7 @@ function narrowed(agentId: string, { q, outlet, consent, from, to }: VisitorQuer
       : undefined,
     outlet ? eq(visitors.outletId, outlet) : undefined,
     consent && sql`jsonb_array_length(${visitors.consents}) ${consent === 'yes' ? sql`> 0` : sql`= 0`}`,
-    from ? gte(visitors.createdAt, new Date(from)) : undefined,
-    to ? lt(visitors.createdAt, new Date(Date.parse(to) + DAY)) : undefined,
+    within(visitors.createdAt, from, to),
   )!
 }
 

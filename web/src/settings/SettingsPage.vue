@@ -109,10 +109,7 @@ async function removeHost(host: string): Promise<void> {
       </section>
       <section>
         <h2>Mail</h2>
-        <p class="soft">
-          By it those are told whom visitors ask for. The sample mailbox on this machine takes mails at 127.0.0.1, port
-          4125, without encryption, and shows them at http://127.0.0.1:4104.
-        </p>
+        <p class="soft">By it those are told whom visitors ask for.</p>
         <MailSection />
       </section>
       <section>
