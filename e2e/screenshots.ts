@@ -160,6 +160,11 @@ await shoot('debrief', `${marlow}/logbook/debrief`, async () => {
   await page.getByRole('button', { name: 'Keep and ask' }).click()
   await page.getByRole('button', { name: 'Read those: Sula Holm' }).waitFor({ timeout: 120_000 })
 })
+await fetch(`${world.url}/api/settings/designer`, {
+  method: 'PUT',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ name: 'Ana Reed' }),
+})
 await shoot('desk', `${marlow}/logbook`, async () => {
   await page.getByRole('button', { name: 'Let people answer' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click()

@@ -73,7 +73,7 @@ const open = (questionId: string, value: string) =>
       <header>
         <p class="grow">
           {{ plural(state.data.value.done, 'conversation') }} asked of {{ count(state.data.value.finished) }} that are
-          over. One is over when nobody said anything for half an hour.
+          over. One is over when nobody said anything for a while.
         </p>
         <ElButton v-if="state.data.value.isRunning" text size="small" @click="stop">Stop</ElButton>
         <ElButton size="small" @click="isChanging = true">Change the questions</ElButton>
