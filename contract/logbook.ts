@@ -16,6 +16,7 @@ export const conversationSummary = z.object({
   passedOnTo: z.string().nullable(),
   opening: z.string(),
   outletId: z.string().nullable(),
+  language: z.string().nullable(),
   person: personSchema.nullable(),
   liked: z.number(),
   disliked: z.number(),
@@ -30,6 +31,11 @@ export const logbookQuery = z.object({
   edition: z.coerce.number().int().min(1).max(1_000_000).optional(),
   /** Where visitors came in: an outlet's id, or "own" for the agent's own page. */
   outlet: z.string().max(64).optional(),
+  /** What the visitor writes in: a primary language tag. */
+  language: z
+    .string()
+    .regex(/^[a-z]{2,3}$/)
+    .optional(),
   /** First and last day, as YYYY-MM-DD. */
   from: z.iso.date().optional(),
   to: z.iso.date().optional(),

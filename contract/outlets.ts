@@ -22,6 +22,14 @@ export const outletLook = z.object({
   footer: z.string().trim().max(300).default(''),
   /** What a visitor agrees to before the first line; nothing where it is empty. */
   privacy: z.string().trim().max(1000).default(''),
+  /** A picture that was uploaded or found on the site; empty for none. */
+  logo: z
+    .string()
+    .regex(/^(?:picture:[0-9a-f]{64})?$/)
+    .default(''),
+  /** Whether the agent’s face is shown. */
+  face: z.boolean().default(true),
+  font: z.enum(['serif', 'sans']).default('serif'),
   accent: colour.nullable().default(null),
   paper: colour.nullable().default(null),
   /** Rounding of corners in pixels. */
@@ -32,6 +40,18 @@ export const outletLook = z.object({
   callAfter: z.number().int().min(1).max(600).nullable().default(null),
 })
 export type OutletLook = z.infer<typeof outletLook>
+
+/** Where a site is whose look is to be taken over. */
+export const siteAddress = z.object({ url: z.string().trim().min(1, 'Write the address of the site.').max(2000) })
+/** What was found there: colours that stand out, the likeliest first, and what is to be taken for the rest. */
+export const siteLookFound = outletLook.pick({ paper: true, logo: true }).extend({
+  host: z.string(),
+  accents: z.array(colour),
+  font: outletLook.shape.font.unwrap().nullable(),
+})
+export type SiteLookFound = z.infer<typeof siteLookFound>
+/** An uploaded logo, as it is kept. */
+export const logoKept = outletLook.pick({ logo: true })
 
 /** A site a bubble or frame may stand on: a host, with all its subdomains where it begins with "*.". */
 const domain = z

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { briefSchema, scriptSchema } from '@parrot/contract'
+import type { briefSchema, outletLook, scriptSchema } from '@parrot/contract'
 
 /** A sample agent: its brief, the files and pages it reads, its pairs, notes, scripts and pinned lines. */
 export interface SampleAgent {
@@ -16,6 +16,12 @@ export interface SampleAgent {
   readonly pinned: readonly string[]
   /** Visitors' conversations, taken with the published edition. */
   readonly visitors?: readonly (readonly string[])[]
+  /** An outlet on the sample website, once an edition is published. */
+  readonly outlet?: {
+    readonly kind: 'bubble' | 'frame'
+    readonly name: string
+    readonly look: z.input<typeof outletLook>
+  }
   /** Publishes edition 1 with this summary when set. */
   readonly edition?: string
 }
@@ -265,6 +271,11 @@ const marlow: SampleAgent = {
     ['Do you sell gift vouchers?'],
     ['How much is parking for a week?', 'Where can I charge my electric car?'],
   ],
+  outlet: {
+    kind: 'bubble',
+    name: 'On our website',
+    look: { title: 'The passenger desk', accent: '#12476b', paper: '#fbf8f2', font: 'sans', corner: 12 },
+  },
 }
 
 const pip: SampleAgent = {

@@ -42,6 +42,11 @@ async function load(sample: SampleAgent): Promise<void> {
   for (const text of sample.pinned) await call('POST', `${at}/pins`, { text })
   await call('POST', `${at}/pins/ask`)
   if (sample.edition) await call('POST', `${at}/editions`, { summary: sample.edition })
+  if (sample.outlet) {
+    const domains = [new URL(website).host]
+    const { slug } = await call<{ slug: string }>('POST', `${at}/outlets`, { ...sample.outlet, domains })
+    say(`  ${sample.name} on the sample website: ${website}/as/harbour?outlet=${slug}`)
+  }
   for (const lines of sample.visitors ?? []) {
     let conversationId: string | undefined
     for (const text of lines) {

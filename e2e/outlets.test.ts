@@ -108,3 +108,61 @@ describe('a frame', () => {
     await visitor.close()
   })
 })
+
+describe('on the sample website', () => {
+  const LAYOUTS = ['harbour', 'pilot', 'ledger']
+  const host = () => new URL(world.site).host
+  let bubble: string
+  let frame: string
+
+  /** The slug in the code that is copied. */
+  const slugIn = (code: string) => /bubble\/([a-z0-9-]+)\.js/.exec(code)![1]!
+  const visit = async (layout: string, slug: string) => {
+    const visitor = await world.open('/api/health')
+    await visitor.goto(`${world.site}/as/${layout}/parking?outlet=${slug}`)
+    return visitor
+  }
+  const answered = async (visitor: Page) => {
+    const talk = visitor.frameLocator('iframe')
+    await talk.getByRole('textbox').fill('How much is parking for a week?')
+    await talk.getByRole('button', { name: 'Ask', exact: true }).click()
+    await talk.locator('.reply .marker').first().waitFor()
+  }
+
+  it('takes over the colours, letters and logo of the site', async () => {
+    bubble = slugIn(await makeOutlet(/^Bubble/, [host()]))
+    await designer.getByLabel('Address of your site').fill(world.site)
+    await designer.getByRole('button', { name: 'Look at it' }).click()
+    await designer.getByRole('button', { name: 'Take it over with #12476b' }).click()
+    await designer.getByText(`It looks like ${host()} now.`).waitFor()
+    const preview = designer.frameLocator('iframe')
+    await preview.locator('header .logo').waitFor()
+    await designer.getByText('✓ Kept').waitFor()
+    await expect
+      .poll(() => preview.locator('html').evaluate((page) => page.style.getPropertyValue('--accent')))
+      .toBe('#12476b')
+    frame = slugIn(await makeOutlet(/^Frame/, [host()]))
+  })
+
+  it.each(LAYOUTS)('a bubble opens whole and answers in the layout “%s”', async (layout) => {
+    const visitor = await visit(layout, bubble)
+    const knob = visitor.getByRole('button', { name: 'Ask Bubble' })
+    expect(await knob.boundingBox()).toMatchObject({ width: 60, height: 60 })
+    expect(await knob.evaluate((found) => getComputedStyle(found).backgroundColor)).toBe('rgb(18, 71, 107)')
+    await knob.click()
+    const panel = (await visitor.getByRole('dialog').boundingBox())!
+    expect(panel.width).toBeGreaterThanOrEqual(380)
+    expect(panel.y).toBeGreaterThanOrEqual(0)
+    expect(panel.y + panel.height).toBeLessThanOrEqual(800)
+    await answered(visitor)
+    await visitor.close()
+  })
+
+  it.each(LAYOUTS)('a frame stands within the page and answers in the layout “%s”', async (layout) => {
+    const visitor = await visit(layout, frame)
+    await visitor.frameLocator('iframe').getByText('Ahoy!').waitFor()
+    expect((await visitor.locator('iframe').boundingBox())!.width).toBeGreaterThan(400)
+    await answered(visitor)
+    await visitor.close()
+  })
+})

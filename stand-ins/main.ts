@@ -7,7 +7,10 @@ import { buildSite } from './site'
 import { buildTranscriber } from './transcriber'
 
 const folder = fileURLToPath(new URL('./site', import.meta.url))
-const site = buildSite(existsSync(folder) ? folder : fileURLToPath(new URL('../stand-ins/site', import.meta.url)))
+const site = buildSite(
+  existsSync(folder) ? folder : fileURLToPath(new URL('../stand-ins/site', import.meta.url)),
+  `http://127.0.0.1:${process.env.PORT ?? 4100}`,
+)
 const model = buildModelEndpoint(process.env.STAND_IN_KEY, Number(process.env.PARROT_MODEL_REST ?? 25))
 
 await site.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_SITE_PORT ?? 4101) })

@@ -23,7 +23,16 @@ describe('the sample website', () => {
     for (const link of new Set(links)) expect((await fetch(siteUrl + link)).status).toBe(200)
   })
 
-  it.each(['/nothing', '/..%2f..%2fpackage', '/robots'])('has nothing at %s', async (path) => {
+  it('stands in several layouts, with the outlet that is named and the links that stay within', async () => {
+    const page = await fetch(`${siteUrl}/as/ledger/parking?outlet=bubble-0a1b`)
+    const html = await page.text()
+    expect(page.headers.get('content-security-policy')).toContain("default-src 'none'")
+    expect(html).toContain('<script src="http://127.0.0.1:4100/bubble/bubble-0a1b.js"></script></body>')
+    expect(html).toContain('href="/as/ledger/contact?outlet=bubble-0a1b"')
+    expect(await (await fetch(`${siteUrl}/as/pilot?outlet="><script>`)).text()).not.toContain('/bubble/')
+  })
+
+  it.each(['/nothing', '/as/none/parking', '/..%2f..%2fpackage', '/robots'])('has nothing at %s', async (path) => {
     expect((await fetch(siteUrl + path)).status).toBe(404)
   })
 })

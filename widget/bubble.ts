@@ -12,6 +12,7 @@ interface Settings {
   readonly accent: string | null
   readonly corner: number
   readonly side: 'left' | 'right'
+  readonly font: 'serif' | 'sans'
   readonly callAfter: number | null
   readonly greeting: string
 }
@@ -69,7 +70,7 @@ function bubble(): void {
     .panel{bottom:92px;width:min(400px,calc(100vw - 40px));height:min(640px,calc(100dvh - 120px));border-radius:${settings.corner}px;overflow:hidden;background:#fffdf8;box-shadow:0 8px 40px rgb(0 0 0/.3)}
     .panel[hidden],.call[hidden]{display:none}
     .frame{width:100%;height:100%;border:0}
-    .call{bottom:92px;max-width:280px;padding:12px 36px 12px 14px;border-radius:${settings.corner}px;background:#fffdf8;color:#20302b;font:16px/1.4 Georgia,serif;box-shadow:0 4px 20px rgb(0 0 0/.25)}
+    .call{bottom:92px;max-width:280px;padding:12px 36px 12px 14px;border-radius:${settings.corner}px;background:#fffdf8;color:#20302b;font:16px/1.4 ${settings.font === 'sans' ? 'system-ui,sans-serif' : 'Georgia,serif'};box-shadow:0 4px 20px rgb(0 0 0/.25)}
     .shut{position:absolute;top:4px;right:4px;width:28px;height:28px;border:0;background:none;color:inherit;font:16px system-ui;cursor:pointer}
     @media (max-width:480px){.panel{inset:0 0 92px 0;width:100vw;height:auto;border-radius:0}}`,
   )

@@ -8,6 +8,7 @@ export function dress(look: TalkAgent['look']): void {
   const set = (name: string, value: string) => root.style.setProperty(name, value)
   if (look.scheme !== 'system') root.dataset.scheme = look.scheme
   set('--corner', `${look.corner}px`)
+  if (look.font === 'sans') set('--serif', 'var(--sans)')
   if (look.accent) {
     set('--accent', look.accent)
     set('--on-accent', inkOn(look.accent))

@@ -37,10 +37,13 @@ async function open(agent: TalkAgent): Promise<void> {
   document.documentElement.lang = agent.language
   document.documentElement.dir = directionOf(agent.language)
   const head = element('header')
-  const face = Object.assign(element('img'), { src: `/api/faces/${encodeURIComponent(agent.face)}`, alt: '' })
+  const picture = (name: string, className: string) =>
+    Object.assign(element('img', className), { src: `/api/faces/${encodeURIComponent(name)}`, alt: '' })
+  if (agent.look?.logo) head.append(picture(agent.look.logo, 'logo'))
+  if (agent.look?.face !== false) head.append(picture(agent.face, 'face'))
   const title = element('div', 'title')
   title.append(element('h1', '', agent.name), element('p', 'role', agent.role))
-  head.append(face, title, menuFor(agent, calls, visit, words))
+  head.append(title, menuFor(agent, calls, visit, words))
 
   const lines = element('ol', 'lines')
   const told = status('sr')

@@ -122,7 +122,7 @@ export async function buildApp(
         note: later(() => noteWork(services)),
         study: later(() => studyWork(services)),
         send: sendWork({ db, seal, config, bus }),
-        debrief: debriefWork({ db, seal, bus }),
+        debrief: later(() => debriefWork(services)),
       },
       () => room.look(),
       () => bus.tellJobs(),

@@ -1,3 +1,4 @@
+import type { FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { COLOURS, drawFace, FACE_WORDS, readFace } from '@parrot/core/face'
@@ -44,21 +45,27 @@ export const faceRoutes =
       { schema: { params: z.object({ id: z.string() }), response: { 201: uploadedFace } } },
       async (request, reply) => {
         await agentById(db, request.params.id)
-        const file = await request.file({ limits: { fileSize: MOST_PICTURE_BYTES } })
-        if (!file)
-          throw new HttpProblem(400, 'There is no picture in what was sent.', 'Send it in a form field named “file”.', {
-            code: 'invalid',
-          })
-        const bytes = await file.toBuffer()
-        const name = file.filename.replace(/^.*[\\/]/, '') || 'The file'
-        if (file.file.truncated)
-          throw new HttpProblem(413, `“${name}” is larger than 2 MB.`, 'Make it smaller and add it again.', {
-            code: 'too-large',
-          })
+        const { bytes, name } = await pictureIn(request)
         return reply.code(201).send({ avatar: `picture:${files.keep(await facePicture(bytes, name))}` })
       },
     )
   }
+
+/** The picture that was sent in a form. */
+export async function pictureIn(request: FastifyRequest): Promise<{ bytes: Uint8Array; name: string }> {
+  const file = await request.file({ limits: { fileSize: MOST_PICTURE_BYTES } })
+  if (!file)
+    throw new HttpProblem(400, 'There is no picture in what was sent.', 'Send it in a form field named “file”.', {
+      code: 'invalid',
+    })
+  const bytes = await file.toBuffer()
+  const name = file.filename.replace(/^.*[\\/]/, '') || 'The file'
+  if (file.file.truncated)
+    throw new HttpProblem(413, `“${name}” is larger than 2 MB.`, 'Make it smaller and add it again.', {
+      code: 'too-large',
+    })
+  return { bytes, name }
+}
 
 /** A kept picture; one that is not there is not found, and one that is no picture is never sent as one. */
 function readPicture(files: Services['files'], hash: string): Uint8Array {

@@ -52,7 +52,7 @@ describe('an uploaded face', () => {
   it('is refused in plain words when it is no picture, broken, or too large, and nothing is kept', async () => {
     expect(await upload('Dear committee,', 'letter.png')).toMatchObject({
       status: 415,
-      body: { title: '“letter.png” is no picture that can be used as a face.' },
+      body: { title: '“letter.png” is no picture that can be used here.' },
     })
     expect((await upload(await painted(9, 9).gif().toBuffer(), 'me.gif')).status).toBe(415)
     const whole = await painted(200, 200).png({ compressionLevel: 0 }).toBuffer()

@@ -76,6 +76,29 @@ describe('a debrief', () => {
     expect(csv).toMatch(/,yes,large,4/)
   })
 
+  it('is told to whoever asked for it, in words', async () => {
+    await app.ask('POST', `/api/agents/${agent}/hooks`, {
+      url: 'http://127.0.0.1:9/y',
+      events: ['conversation.debriefed'],
+    })
+    const id = await say('We want a large plot')
+    await silence(id)
+    await allAsked()
+    const told = await until(async () => {
+      const rows = await app.services.db.select().from(deliveries)
+      return rows.find(({ event }) => event === 'conversation.debriefed')
+    })
+    expect(told.body).toMatchObject({
+      data: {
+        conversationId: id,
+        answers: expect.arrayContaining([expect.objectContaining({ question: 'Which size?', value: 'large' })]),
+      },
+    })
+    const { hooks } = (await app.ask('GET', `/api/agents/${agent}/hooks`)).body
+    await app.ask('DELETE', `/api/hooks/${hooks[0].id}`)
+    await app.services.db.delete(deliveries)
+  })
+
   it('forgets its answers when its questions change, and asks anew', async () => {
     await ask([{ id: 'water', question: 'Did they ask about the water?', kind: 'yesNo' }])
     await allAsked()

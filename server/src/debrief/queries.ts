@@ -56,17 +56,18 @@ export async function keepAnswers(
   { agentId, version }: Debrief,
   conversationId: string,
   answers: readonly DebriefAnswer[],
-): Promise<void> {
-  await db.transaction(async (tx) => {
+): Promise<Date | null> {
+  return db.transaction(async (tx) => {
     const [kept] = await tx
       .update(conversations)
       .set({ debriefed: version })
       .where(and(eq(conversations.id, conversationId), isNotNull(conversations.endedAt)))
-      .returning({ id: conversations.id })
-    if (!kept) return
+      .returning({ endedAt: conversations.endedAt })
+    if (!kept) return null
     await tx.delete(debriefAnswers).where(eq(debriefAnswers.conversationId, conversationId))
     if (answers.length > 0)
       await tx.insert(debriefAnswers).values(answers.map((answer) => ({ agentId, conversationId, ...answer })))
+    return kept.endedAt
   })
 }
 

@@ -8,7 +8,7 @@ import { earlier } from '../turns/conversations'
 
 /** The conversations of an agent that a query narrows to, whichever of them are looked at. */
 function narrowed(agentId: string, query: Partial<LogbookQuery>): SQL {
-  const { q, outcome, edition, outlet, from, to, rating, collected, minutes, debrief } = query
+  const { q, outcome, edition, outlet, language, from, to, rating, collected, minutes, debrief } = query
   const words = (q?.match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => `${word.toLowerCase()}:*`).join(' & ')
   const said = sql`select ${turns.conversationId} from ${turns} where ${turns.agentId} = ${agentId}
     and ${wordsOf(turns)} @@ to_tsquery('simple', ${words})`
@@ -23,6 +23,7 @@ function narrowed(agentId: string, query: Partial<LogbookQuery>): SQL {
       : outlet === 'own'
         ? isNull(conversations.outletId)
         : eq(conversations.outletId, outlet),
+    language === undefined ? undefined : eq(conversations.language, language),
     within(conversations.lastAt, from, to),
     debrief ? inArray(conversations.id, toldIn(agentId, debrief)) : undefined,
     rating && gt(rating === 'up' ? conversations.liked : conversations.disliked, 0),
@@ -126,6 +127,7 @@ const summaryOf = (row: ConversationRow): ConversationSummary => ({
   passedOnTo: row.passedOnTo,
   opening: row.opening,
   outletId: row.outletId,
+  language: row.language,
   person: personOf(row),
   liked: row.liked,
   disliked: row.disliked,

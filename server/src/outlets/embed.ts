@@ -11,8 +11,8 @@ export function embedded(reply: FastifyReply, domains: readonly string[]): void 
 
 /** The script of an outlet: what a site needs to know stands in it, so that nothing more is asked for until it is opened. */
 export function bubbleScript(script: string, { slug, kind, name, look }: OutletRow): string {
-  const { accent, corner, side, callAfter, greeting, title } = look
-  const settings = { slug, kind, title: title || name, accent, corner, side, callAfter, greeting }
+  const { accent, corner, side, callAfter, greeting, title, font } = look
+  const settings = { slug, kind, title: title || name, accent, corner, side, font, callAfter, greeting }
   // "<" would end a script that stands within a page, and old engines take these two for line ends.
   const text = JSON.stringify(settings).replace(
     /[<\u2028\u2029]/g,

@@ -1,3 +1,5 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { Client } from '@modelcontextprotocol/sdk/client/index.js'
 import { StreamableHTTPClientTransport } from '@modelcontextprotocol/sdk/client/streamableHttp.js'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -7,7 +9,7 @@ import { conversations } from '../database'
 import { bubbleScript } from './embed'
 import { eraseOld } from './keeping'
 import { outletRow } from './queries'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { formOf, openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
@@ -39,12 +41,16 @@ describe('an outlet', () => {
     const { conversations } = (await app.ask('GET', `/api/agents/${agent}/conversations`)).body
     expect(conversations[0].opening).toBe('Are bonfires allowed?')
     await talk('ada', 'When is water on?')
+    await talk('ada', 'Was kostet ein großes Stück Land im Jahr, und wann ist das Wasser an?')
     const found = async (where: string) =>
       (await app.ask('GET', `/api/agents/${agent}/conversations?outlet=${where}`)).body.conversations
     expect((await found(outlet.id)).map(({ opening }: { opening: string }) => opening)).toEqual([
       'Are bonfires allowed?',
     ])
-    expect((await found('own')).map(({ opening }: { opening: string }) => opening)).toEqual(['When is water on?'])
+    expect((await found('own&language=en')).map(({ opening }: { opening: string }) => opening)).toEqual([
+      'When is water on?',
+    ])
+    expect((await found('own&language=de')).map(({ language }: { language: string }) => language)).toEqual(['de'])
     expect((await make('page', { look: { accent: 'red' } })).detail).toMatch(/Write a colour/)
   })
 
@@ -171,6 +177,52 @@ describe('for programs', () => {
     expect((await app.ask('POST', '/v1/chat/completions', asking('Hi'))).status).toBe(401)
     // Without a key there is no way in, by its address neither.
     expect((await talk(outlet.slug)).status).toBe(404)
+  })
+})
+
+describe('the look of a site', () => {
+  const page = `<head><meta name="theme-color" content="#12476b"><link rel="stylesheet" href="/s.css"></head>
+    <header><img class="logo" src="/logo.svg"></header>`
+  const logo =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="30"><rect width="90" height="30" fill="#12476b"/></svg>'
+  const site = createServer(({ url }, response) => {
+    if (url === '/gone') response.writeHead(404)
+    response.end(
+      url === '/s.css'
+        ? 'body { background: #fbf8f2; font: 17px Verdana, sans-serif }'
+        : url === '/logo.svg'
+          ? logo
+          : page,
+    )
+  })
+  const host = () => `127.0.0.1:${(site.address() as AddressInfo).port}`
+  beforeAll(() => new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve)))
+  afterAll(() => void site.close())
+
+  it('is proposed from its address, and stays a proposal', async () => {
+    const outlet = await make('bubble')
+    const looked = (url: string) => app.ask('POST', `/api/outlets/${outlet.id}/look`, { url })
+    expect((await looked(`http://${host()}/`)).body).toMatchObject({
+      status: 422,
+      extra: { hostToAllow: host() },
+    })
+    await app.ask('PUT', '/api/settings/hosts', { hosts: [host()] })
+    const { body } = await looked(`http://${host()}/`)
+    expect(body).toMatchObject({ accents: ['#12476b'], paper: '#fbf8f2', font: 'sans' })
+    expect((await app.ask('GET', `/api/faces/${body.logo}`)).headers['content-type']).toBe('image/png')
+    expect((await app.ask('GET', `/api/outlets/${outlet.id}`)).body.look).toMatchObject({ accent: null, logo: '' })
+    expect((await looked(`http://${host()}/gone`)).body.title).toContain('404')
+    expect((await looked('file:///etc/passwd')).status).toBe(422)
+  })
+
+  it('takes a logo of one’s own, painted anew, and nothing that is none', async () => {
+    const outlet = await make('page')
+    const upload = (text: string) =>
+      app.ask('POST', `/api/outlets/${outlet.id}/logo`, formOf(new File([text], 'logo.svg')))
+    const { logo: kept } = (await upload(logo)).body
+    await change(outlet, { look: { ...outlet.look, logo: kept, face: false } })
+    expect((await app.ask('GET', `/api/talk/${outlet.slug}`)).body.look).toMatchObject({ logo: kept, face: false })
+    expect((await upload('Dear committee,')).status).toBe(415)
   })
 })
 

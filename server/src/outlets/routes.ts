@@ -2,6 +2,7 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import {
   doorPass,
+  logoKept,
   newOutlet,
   newOutletKey,
   outletChange,
@@ -9,11 +10,16 @@ import {
   outletList,
   outletSchema,
   outletSecret,
+  siteAddress,
+  siteLookFound,
 } from '@parrot/contract'
+import { logoPicture } from '../agents/facePicture'
+import { pictureIn } from '../agents/faceRoutes'
 import { agentById } from '../agents/queries'
 import type { Services } from '../services'
 import { editionRow } from '../turns/subject'
 import { newSecret, previewPass } from './door'
+import { lookOfSite } from './siteLook'
 import {
   addOutlet,
   addOutletKey,
@@ -74,6 +80,22 @@ export const outletRoutes =
       { schema: { params, response: { 200: doorPass } } },
       async ({ params: { id } }) => ({ pass: await previewPass(services, await outletRow(db, id)) }),
     )
+
+    /** Colours, letters and logo of a site, to be taken over or not: the outlet stays as it is. */
+    app.post(
+      '/api/outlets/:id/look',
+      { schema: { params, body: siteAddress, response: { 200: siteLookFound } } },
+      async ({ params: { id }, body: { url } }) => {
+        await outletRow(db, id)
+        return lookOfSite(services, url)
+      },
+    )
+
+    app.post('/api/outlets/:id/logo', { schema: { params, response: { 201: logoKept } } }, async (request, reply) => {
+      await outletRow(db, request.params.id)
+      const { bytes, name } = await pictureIn(request)
+      return reply.code(201).send({ logo: `picture:${services.files.keep(await logoPicture(bytes, name))}` })
+    })
 
     app.post(
       '/api/outlets/:id/secret',

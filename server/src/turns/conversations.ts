@@ -1,4 +1,5 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm'
+import { languageOf, spokenTag } from '@parrot/core/text'
 import { NOTHING_KNOWN, type Exchange, type Memory } from '@parrot/core/dialogue'
 import type { EarlierAnswer } from '@parrot/contract'
 import { conversations, turns, visitors, type Database } from '../database'
@@ -97,6 +98,8 @@ export async function keepTurn(
   tookMs: number,
 ): Promise<TurnRow> {
   const { agentId, channel, conversationId, outletId = null, person, hasCollected = false } = place
+  const own = spokenTag(subject.brief.identity.language)
+  const language = languageOf(state.said, own)
   const isUnanswered = state.outcome === 'unknown'
   const passedOnTo = state.handOver?.to ?? null
   // One statement for both: a crowd waits for as many as there are.
@@ -113,6 +116,7 @@ export async function keepTurn(
         outcomes: [state.outcome],
         passedOnTo,
         edition: subject.edition,
+        language,
         outletId,
         hasCollected,
         ...(person ? { person, personSince: new Date() } : {}),
@@ -125,6 +129,8 @@ export async function keepTurn(
           debriefed: null,
           turnCount: sql`${conversations.turnCount} + 1`,
           edition: subject.edition,
+          // A line in which no language shows tells nothing of the one before.
+          ...(language === own ? {} : { language }),
           ...(isUnanswered ? { unanswered: sql`${conversations.unanswered} + 1` } : {}),
           ...(passedOnTo === null ? {} : { passedOnTo }),
           ...(person ? { person, personSince: new Date() } : {}),

@@ -45,6 +45,16 @@ const RATINGS = [
   ['up', 'found helpful'],
   ['down', 'not helpful'],
 ] as const
+/** What the agent can tell apart, each by its own name. */
+const LANGUAGES = [
+  ['', 'any language'],
+  ['en', 'English'],
+  ['de', 'Deutsch'],
+  ['fr', 'Français'],
+  ['es', 'Español'],
+  ['it', 'Italiano'],
+  ['nl', 'Nederlands'],
+] as const
 const LENGTHS = [
   [null, 'any length'],
   [5, 'over 5 minutes'],
@@ -80,6 +90,7 @@ function takeAlong(form: string): void {
       <ChoiceField v-model="finding.edition" about="Which edition" :options="editionChoices" />
       <ChoiceField v-if="outlets.length" v-model="finding.outlet" about="Where they came in" :options="outletChoices" />
       <ChoiceField v-model="finding.rating" about="What visitors thought of it" :options="RATINGS" />
+      <ChoiceField v-model="finding.language" about="What they write in" :options="LANGUAGES" />
       <ChoiceField v-model="finding.minutes" about="How long it took" :options="LENGTHS" />
       <ElCheckbox v-model="finding.collected">left details</ElCheckbox>
       <ElDatePicker

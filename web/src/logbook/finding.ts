@@ -7,6 +7,8 @@ export interface Finding {
   edition: number | null
   /** An outlet’s id, "own" for the agent’s own page. */
   outlet: string
+  /** A primary language tag. */
+  language: string
   /** First and last day, YYYY-MM-DD. */
   days: [string, string] | null
   rating: '' | NonNullable<LogbookQuery['rating']>
@@ -23,6 +25,7 @@ export const FIND_ALL: Finding = {
   outcome: '',
   edition: null,
   outlet: '',
+  language: '',
   days: null,
   rating: '',
   collected: false,
@@ -35,7 +38,7 @@ export const isNarrowed = (finding: Finding): boolean => String(queryOf(finding,
 
 /** The query of an address for what is narrowed to, and for which of it are looked at; empty parts are left out. */
 export function queryOf(
-  { q, outcome, edition, outlet, days, rating, collected, minutes, debrief }: Finding,
+  { q, outcome, edition, outlet, language, days, rating, collected, minutes, debrief }: Finding,
   which: string,
 ): URLSearchParams {
   const query = new URLSearchParams()
@@ -46,6 +49,7 @@ export function queryOf(
   add('outcome', outcome)
   add('edition', edition)
   add('outlet', outlet)
+  add('language', language)
   add('from', days?.[0])
   add('to', days?.[1])
   if (which === 'waiting') add('person', which)

@@ -3,15 +3,21 @@ import { computed } from 'vue'
 import { ElColorPicker, ElInput, ElInputNumber, ElInputTag, ElSegmented, ElSlider } from 'element-plus'
 import type { OutletKind, OutletLook } from '@parrot/contract'
 import { hardToRead } from './kinds'
+import LogoLine from './LogoLine.vue'
+import SiteLook from './SiteLook.vue'
 
 /** How an outlet looks and what it says first; what is left empty is the agent’s own. */
-defineProps<{ kind: OutletKind }>()
+defineProps<{ kind: OutletKind; outletId: string }>()
 const look = defineModel<OutletLook>({ required: true })
 const warning = computed(() => hardToRead(look.value))
 const SCHEMES = [
   { value: 'system', label: 'As the visitor’s system' },
   { value: 'light', label: 'Light' },
   { value: 'dark', label: 'Dark' },
+]
+const FONTS = [
+  { value: 'serif', label: 'Book' },
+  { value: 'sans', label: 'Plain' },
 ]
 const SIDES = [
   { value: 'right', label: 'Right' },
@@ -21,6 +27,8 @@ const SIDES = [
 
 <template>
   <h2>Look</h2>
+  <SiteLook v-model="look" :outlet-id="outletId" />
+  <LogoLine v-model="look" :outlet-id="outletId" />
   <label class="form-line"
     ><span class="label">Title</span><ElInput v-model="look.title" maxlength="80" placeholder="the agent’s name"
   /></label>
@@ -56,6 +64,10 @@ const SIDES = [
     </span>
   </div>
   <p v-if="warning" class="margin" role="status">◐ {{ warning }}</p>
+  <div class="form-line">
+    <span class="label">Letters</span>
+    <ElSegmented v-model="look.font" :options="FONTS" aria-label="Letters of its answers" />
+  </div>
   <div class="form-line">
     <span class="label">Corners</span>
     <ElSlider v-model="look.corner" :min="0" :max="24" aria-label="Rounding of corners" />

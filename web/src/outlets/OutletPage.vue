@@ -101,7 +101,7 @@ async function remove(): Promise<void> {
       <OutletForm v-model="outlet" :agent-id="agentId" />
       <DoorForm v-if="outlet.kind !== 'api'" v-model="outlet" />
       <VisitorForm v-if="outlet.kind !== 'api'" v-model="outlet.form" />
-      <LookForm v-if="outlet.kind !== 'api'" v-model="outlet.look" :kind="outlet.kind" />
+      <LookForm v-if="outlet.kind !== 'api'" v-model="outlet.look" :kind="outlet.kind" :outlet-id="outlet.id" />
       <LimitsForm v-model="outlet" />
       <ElButton type="danger" text size="small" class="remove" @click="remove">Take this outlet away</ElButton>
     </section>

@@ -21,6 +21,7 @@ const EVENTS: readonly (readonly [HookEvent, string])[] = [
   ['visitor.collected', 'a visitor left details'],
   ['unanswered', 'a question went unanswered'],
   ['conversation.ended', 'a conversation ended'],
+  ['conversation.debriefed', 'the debrief was answered'],
 ]
 const wordsFor = (event: HookEvent) => EVENTS.find(([name]) => name === event)![1]
 const isAdding = ref(false)

@@ -24,6 +24,8 @@ export const conversations = pgTable(
     /** To whom it was passed on last; empty for a person without a name. */
     passedOnTo: text('passed_on_to'),
     edition: integer('edition'),
+    /** What the visitor writes in, as a primary tag; null in conversations from before it was told. */
+    language: text('language'),
     /** Where the visitor came in; null for the agent’s own page. */
     outletId: text('outlet_id'),
     /** A person was called and is waited for, is answering, or did not come; null when nobody is wanted. */

@@ -1,0 +1,2 @@
+export { readSite, type SiteLook, type SiteParts } from './read'
+export { stylesheetsOf } from './page'
