@@ -274,7 +274,7 @@ const marlow: SampleAgent = {
   outlet: {
     kind: 'bubble',
     name: 'On our website',
-    look: { title: 'The passenger desk', accent: '#12476b', paper: '#fbf8f2', font: 'sans', corner: 12 },
+    look: { accent: '#12476b', paper: '#fbf8f2', font: 'sans', corner: 12 },
   },
 }
 

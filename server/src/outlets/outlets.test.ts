@@ -207,7 +207,7 @@ describe('the look of a site', () => {
       extra: { hostToAllow: host() },
     })
     await app.ask('PUT', '/api/settings/hosts', { hosts: [host()] })
-    const { body } = await looked(`http://${host()}/`)
+    const { body } = await looked(host())
     expect(body).toMatchObject({ accents: ['#12476b'], paper: '#fbf8f2', font: 'sans' })
     expect((await app.ask('GET', `/api/faces/${body.logo}`)).headers['content-type']).toBe('image/png')
     expect((await app.ask('GET', `/api/outlets/${outlet.id}`)).body.look).toMatchObject({ accent: null, logo: '' })

@@ -1,7 +1,7 @@
 import { readSite, stylesheetsOf } from '@parrot/core/siteLook'
 import type { SiteLookFound } from '@parrot/contract'
 import { logoPicture } from '../agents/facePicture'
-import { fetchPage, type FetchOptions } from '../crawl'
+import { fetchPage, type FetchOptions, type FetchResult } from '../crawl'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { hostsOf } from '../settings/hosts'
@@ -14,8 +14,7 @@ const TIMEOUT_MS = 15_000
 /** Reads a site's page with its styles, as pages of a library are fetched, and what an outlet would take over of them. */
 export async function lookOfSite(services: Services, address: string): Promise<SiteLookFound> {
   const options = { allowedHosts: await hostsOf(services), signal: AbortSignal.timeout(TIMEOUT_MS) }
-  const url = /^[a-z][a-z0-9+.-]*:\/\//i.test(address) ? address : `https://${address}`
-  const found = await fetchPage(url, options).catch(() => undefined)
+  const found = await pageAt(address, options).catch(() => undefined)
   if (!found)
     throw new HttpProblem(422, 'The site took too long to answer.', 'Try again later.', { code: 'not-fetched' })
   if (!found.ok)
@@ -37,6 +36,14 @@ export async function lookOfSite(services: Services, address: string): Promise<S
     host: new URL(at).host,
     logo: await firstLogo(services, logos.slice(0, MOST_LOGOS), options),
   }
+}
+
+/** Where no scheme is written it is the safe one, and the other for a site that does not speak it. */
+async function pageAt(address: string, options: FetchOptions): Promise<FetchResult> {
+  if (/^[a-z][a-z0-9+.-]*:\/\//i.test(address)) return fetchPage(address, options)
+  const found = await fetchPage(`https://${address}`, options)
+  const isSilent = !found.ok && found.status === undefined && !found.hostToAllow
+  return isSilent ? fetchPage(`http://${address}`, options) : found
 }
 
 const textOf = (bytes: Uint8Array): string => new TextDecoder().decode(bytes)

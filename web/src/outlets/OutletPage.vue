@@ -107,7 +107,7 @@ async function remove(): Promise<void> {
     </section>
     <aside aria-label="How it comes out">
       <OutletCode :outlet="outlet" @keys="load" />
-      <template v-if="outlet.kind !== 'api'">
+      <div v-if="outlet.kind !== 'api'" class="seen">
         <h2>How it looks</h2>
         <iframe
           :key="drawn"
@@ -116,7 +116,7 @@ async function remove(): Promise<void> {
           :title="`Preview of ${outlet.name}`"
           loading="lazy"
         />
-      </template>
+      </div>
     </aside>
   </div>
 </template>
@@ -132,6 +132,11 @@ async function remove(): Promise<void> {
 }
 header {
   margin-bottom: var(--gap-4);
+}
+/* What is changed far down the form is seen while it is changed. */
+.seen {
+  position: sticky;
+  top: 0;
 }
 .preview {
   width: 100%;
