@@ -39,6 +39,7 @@ export const FIELD_LABELS: Readonly<Record<string, string>> = {
   rules: 'Rule',
   ruleSets: 'Shared rules',
   duties: 'Duty',
+  tools: 'Tool',
   boundaries: 'Boundary',
   glossary: 'Term',
   answers: 'Model answer',
@@ -126,6 +127,10 @@ const ENTRIES: Readonly<Record<string, (entry: Entry) => string>> = {
     const asks = (entry.ask as readonly Entry[]).map(({ name }) => text(name)).filter(Boolean)
     const line = told(entry.name, entry.when) || text(entry.steps)
     return line && `${line}${asks.length > 0 ? `; asks for ${asks.join(', ')}` : ''}${off(entry)}`
+  },
+  tools: (entry) => {
+    const line = told(entry.id, entry.when)
+    return line && `${line}${entry.approval === 'visitor' ? '; asks first' : ''}${off(entry)}`
   },
   boundaries: (entry) => {
     const line = told(entry.subject, entry.reply)

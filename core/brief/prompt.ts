@@ -6,6 +6,7 @@ export const SECTIONS = [
   'Manner',
   'Rules',
   'Duties',
+  'Tools',
   'Boundaries',
   'Glossary',
   'Model answers',

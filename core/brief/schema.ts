@@ -115,6 +115,24 @@ const dutySchema = z.object({
   enabled: z.boolean().default(true),
 })
 
+const toolSchema = z.object({
+  /** What models call it by: the name of one of the workspace’s tools. */
+  id,
+  when: line(1000).default(''),
+  /** Lines that call for it, and lines that do not. */
+  like: samples,
+  unlike: samples,
+  /** Whether the visitor is asked before it is used. */
+  approval: z.enum(['never', 'visitor']).default('never'),
+  /** How often it is used in one conversation; null for as often as it is called for. */
+  mostCalls: z.number().int().min(1).max(1000).nullable().default(null),
+  /** How its result is told, with {{names}} of what it was given and gave back; empty for as it comes. */
+  tells: line(1000).default(''),
+  /** What is said when it fails. */
+  whenFails: line(600).default(''),
+  enabled: z.boolean().default(true),
+})
+
 const boundarySchema = z.object({
   id,
   subject: line(600).default(''),
@@ -142,6 +160,12 @@ export const briefSchema = z.object({
     .array(dutySchema)
     .max(50)
     .overwrite(withIds(({ name }) => name))
+    .default([]),
+  /** Which tools of the workspace it uses, and when. */
+  tools: z
+    .array(toolSchema)
+    .max(100)
+    .overwrite(withIds(({ when }) => when))
     .default([]),
   boundaries: z
     .array(boundarySchema)

@@ -1,7 +1,7 @@
 import { Examiner, type Examined } from './examine'
 import type { Tool, ToolCall, ToolDescription } from '../tools'
 import { ModelProblem, type ChatMessage, type ModelEvent, type TurnForModel, type Usage } from './model'
-import { callTools, MOST_ROUNDS, roundMessages, useDetail } from './tools'
+import { awaiting, callTools, MOST_ROUNDS, roundMessages, useDetail } from './tools'
 import type { Outcome, Step, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 import { unbackedIn } from './unbacked'
 
@@ -11,7 +11,10 @@ export const askModel: Step = async (state, context) => {
   const send = isLookedAtAgain(state, context) ? undefined : context.onText
   const spoken = await speak(state.messages, state, context, send, turnFor(state, context))
   return {
-    state: { ...withSpoken(state, spoken), ...(spoken.outcome === undefined ? {} : { told: spoken.outcome }) },
+    state: {
+      ...awaiting(withSpoken(state, spoken)),
+      ...(spoken.outcome === undefined ? {} : { told: spoken.outcome }),
+    },
     report: {
       summary: `${context.model.name} answered.`,
       details: [...spoken.notes.map(detailOf), ...spokenDetails(spoken)],
@@ -109,7 +112,7 @@ export async function speak(
         }
       }
       if (calls.length === 0 || round >= MOST_ROUNDS) break
-      const done = await callTools(calls, uses, context)
+      const done = await callTools(calls, [...state.uses, ...uses], state.memory, context)
       uses.push(...done)
       for (const use of done) examiner.learn(use)
       said = [...said, ...roundMessages(spoken, done)]

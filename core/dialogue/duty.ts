@@ -1,18 +1,15 @@
 import { BARS, judge, overlap, senseOf, subjectOf } from '../calling'
-import { wordsOf } from '../languages'
+import { listed, phrasesFor, wordsOf } from '../languages'
 import { find, holds, tokensOf, type AnswerKind } from '../reading'
-import { withoutListSign } from '../text'
-import { listed, phrasesFor, type Phrases } from '../languages'
-import { readRule } from '../rules'
-import { fillVariables, type Brief } from '../brief'
+import { advance, askAgain, questionFor, settled } from './carryOut'
+import { jobsOf, type Job } from './jobs'
 import type { DutyState, Memory } from './memory'
-import { choicesOf, slotValue, type Slot } from './slots'
+import { choicesOf, nameIn, slotValue, type Slot } from './slots'
 import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from './turn'
 
-type Duty = Brief['duties'][number]
-
-/** By how much the nearest of several duties must lead the second to be begun without asking which is meant. */
+/** By how much the nearest of several must lead the second to be begun without asking which is meant. */
 const MARGIN = 0.08
+
 /** Questions that want information are answered, whatever duty they are near, unless one is a sample line of its. */
 const INFORMATION: ReadonlySet<AnswerKind> = new Set([
   'money',
@@ -32,42 +29,44 @@ const INFORMATION: ReadonlySet<AnswerKind> = new Set([
 ])
 
 /**
- * Carries duties out across turns: begins the one a request means (two close ones: asks which), asks for what is
- * missing one thing at a time, checks each answer's type, takes corrections ("no, Friday"), lets questions in between
- * be answered and then comes back, and drops the duty when told to. Works the same in front of any model.
+ * Carries duties and tools out across turns: begins the one a request means (two close ones: asks which), asks for what is
+ * missing one thing at a time, checks each answer's type, takes corrections ("no, Friday"), lets questions in between be
+ * answered and then comes back, asks for a yes before what the brief wants one for, and drops it when told to. Duties work
+ * the same in front of any model; a tool by itself is begun here for the built-in model, others call it themselves.
  */
 export const followDuty: Step = (state, context) => {
-  const { brief } = context
-  if (brief.duties.length === 0) return { state }
+  const jobs = jobsOf(context)
+  if (jobs.length === 0) return { state }
   const open = state.memory.duty
-  const duty = open && brief.duties.find((each) => each.id === open.dutyId && each.enabled)
-  if (open && duty) return goOn(duty, open, state, context)
-  return begin(state, context)
+  const job = open && jobs.find(({ id }) => id === open.dutyId)
+  if (open && job) return goOn(job, open, state, context)
+  return begin(
+    jobs.filter(({ isTool }) => !isTool || context.model.canRevise !== true),
+    state,
+    context,
+  )
 }
 
-function begin(state: TurnState, context: TurnContext): StepResult {
+function begin(jobs: readonly Job[], state: TurnState, context: TurnContext): StepResult | Promise<StepResult> {
   const { reading } = state
   if (reading.act !== 'question' && reading.act !== 'person') return { state }
   const [question] = reading.questions
   const isFavour = holds(wordsOf(reading.language).favour, tokensOf(state.question))
   const isInformation = INFORMATION.has(question!.kind) || (question!.isYesNo && !isFavour)
-  const fits = context.brief.duties
-    .flatMap((duty, at) => {
-      if (!duty.enabled) return []
-      const when = duty.when.trim() || duty.name
-      const call = judge({ when, like: duty.examples, unlike: duty.unlike }, reading)
-      const near = nearOf(state.question, duty)
-      return call.confidence < BARS.always || (isInformation && call.confidence < 1)
-        ? []
-        : [{ duty, at, near, ...call }]
+  const fits = jobs
+    .flatMap((job) => {
+      const call = judge(job, reading)
+      // Information is what tools are asked for; a duty is begun by it only where the designer said so.
+      const isMeant = call.confidence >= BARS.always && (job.isTool || !isInformation || call.confidence === 1)
+      return isMeant ? [{ job, near: nearOf(state.question, job), ...call }] : []
     })
     .sort((a, b) => b.near - a.near || b.confidence - a.confidence)
   const [best, second] = fits
   if (!best) return { state }
   const phrases = phrasesFor(context.brief.identity.language)
-  if (second && best.near - second.near < MARGIN) {
+  if (second && best.near - second.near < MARGIN && !best.job.isTool && !second.job.isTool) {
     const names = listed(
-      [best, second].map(({ duty }) => `“${duty.name}”`),
+      [best, second].map(({ job }) => `“${job.name}”`),
       phrases.or,
     )
     return settled(state, phrases.duty.whichDuty(names), 'clarified', {
@@ -75,37 +74,36 @@ function begin(state: TurnState, context: TurnContext): StepResult {
       details: [best, second].map((each) => fitDetail(each)),
     })
   }
-  const filled = takenFrom(best.duty.ask, state.question, {}, context)
-  return advance(best.duty, { dutyId: best.duty.id, filled, asking: '', isPaused: false }, state, context, '', [
+  const filled = takenFrom(best.job, state.question, {}, context)
+  return advance(best.job, { dutyId: best.job.id, filled, asking: '', isPaused: false }, state, context, '', [
     fitDetail(best),
     ...Object.entries(filled).map(([name, value]) => ({ label: name, text: value })),
   ])
 }
 
-/** How near a line is to a duty's name, occasion or one of its sample lines: tells duties of one subject apart. */
-function nearOf(line: string, { name, when, examples }: Duty): number {
+/** How near a line is to a job's name, occasion or one of its sample lines: tells jobs of one subject apart. */
+function nearOf(line: string, { name, when, like }: Job): number {
   const said = senseOf(line)
   return Math.max(
     0,
-    ...[name, subjectOf(when), ...examples]
+    ...[name, subjectOf(when), ...like]
       .filter((text) => text.trim() !== '')
       .map((text) => overlap(senseOf(text), said)),
   )
 }
 
 interface Fit {
-  readonly duty: Duty
-  readonly at: number
+  readonly job: Job
   readonly confidence: number
   readonly because: readonly string[]
 }
-const fitDetail = ({ duty, at, confidence, because }: Fit): WorkingDetail => ({
+const fitDetail = ({ job, confidence, because }: Fit): WorkingDetail => ({
   label: `${Math.round(confidence * 100)} %`,
-  text: because.length > 0 ? `${duty.name} (${because.join('; ')})` : duty.name,
-  field: `duties.${at}.when`,
+  text: because.length > 0 ? `${job.name} (${because.join('; ')})` : job.name,
+  field: `${job.field}.when`,
 })
 
-function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContext): StepResult {
+function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext): StepResult | Promise<StepResult> {
   const phrases = phrasesFor(context.brief.identity.language)
   const line = state.said
   const tokens = tokensOf(line)
@@ -121,6 +119,9 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
   if (open.isPaused && holds(words.resumes, tokens)) {
     return advance(duty, { ...open, isPaused: false }, state, context, phrases.duty.backTo(duty.name), [])
   }
+  // After a question in between a yes still means what was asked before it.
+  if (open.isConfirming && find(words.agrees, tokens)?.from === 0)
+    return advance(duty, { ...open, isPaused: false }, state, context, '', [], true)
   const correcting = find(words.corrects, tokens)
   const isCorrecting = correcting?.from === 0
   const rest = isCorrecting ? line.slice(tokens[correcting!.to - 1]!.end) : line
@@ -132,12 +133,33 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
       { label: corrected.slot.name, text: `${open.filled[corrected.slot.name] ?? 'nothing'} → ${corrected.value}` },
     ])
   }
+  if (open.isConfirming && !/\?\s*$/.test(line)) {
+    const told = takenFrom(duty, line, {}, context)
+    const other = Object.entries(told).filter(([name, value]) => open.filled[name] !== value)
+    if (other.length > 0)
+      return advance(
+        duty,
+        { ...open, filled: { ...open.filled, ...Object.fromEntries(other) } },
+        state,
+        context,
+        '',
+        [],
+      )
+    if (isCorrecting || find(words.skips, tokens)?.from === 0) {
+      const { duty: _left, ...memory } = state.memory
+      return settled({ ...state, memory }, phrases.duty.left, 'chatted', {
+        summary: `The visitor did not agree to “${duty.name}”.`,
+        details: [],
+      })
+    }
+    if (state.reading.act !== 'question' || tokens.length <= SHORT_ANSWER) return askAgain(duty, open, state, context)
+  }
   const value = slot && slotValue(slot, line, true, context.today)
   const [asked] = state.reading.questions
   const isQuestion = /\?\s*$/.test(line) || INFORMATION.has(asked!.kind) || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.
   if (isQuestion && state.reading.act === 'question' && !(value !== undefined && slot?.type !== 'text')) {
-    const again = slot ? questionFor(slot, phrases) : ''
+    const again = slot ? questionFor(slot, phrases) : open.isConfirming ? phrases.duty.shallI : ''
     return {
       state: {
         ...state,
@@ -161,7 +183,7 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
     )
   }
   const filled = { ...open.filled, ...(slot && value !== undefined ? { [slot.name]: value } : {}) }
-  const more = takenFrom(duty.ask, line, filled, context)
+  const more = takenFrom(duty, line, filled, context)
   return advance(duty, { ...open, filled: { ...filled, ...more }, isPaused: false }, state, context, '', [
     ...(slot && value !== undefined ? [{ label: slot.name, text: value }] : []),
   ])
@@ -169,7 +191,7 @@ function goOn(duty: Duty, open: DutyState, state: TurnState, context: TurnContex
 
 /** The slot a correction means: the one it names, else the last filled one whose type it gives. */
 function correction(
-  duty: Duty,
+  duty: Job,
   open: DutyState,
   line: string,
   rest: string,
@@ -189,83 +211,27 @@ function correction(
   return undefined
 }
 
-/** What a line gives beside what was asked: values of slots whose type tells them apart. */
+/** A line this short answers what was asked, and asks nothing. */
+const SHORT_ANSWER = 3
+
+/** What a line gives beside what was asked: values of slots whose type tells them apart, and a name where one is wanted. */
 function takenFrom(
-  slots: readonly Slot[],
+  { ask, isTool }: Job,
   line: string,
   filled: Readonly<Record<string, string>>,
   context: TurnContext,
 ): Record<string, string> {
   const taken: Record<string, string> = {}
-  for (const slot of slots) {
-    if (slot.name in filled || slot.name in taken || slot.type === 'text') continue
+  for (const slot of ask) {
+    if (slot.name in filled || slot.type === 'text') continue
     const value = slotValue(slot, line, false, context.today)
     if (value !== undefined) taken[slot.name] = value
   }
-  return taken
+  const wanted = isTool
+    ? ask.filter(({ type, name, required }) => type === 'text' && required && !(name in filled))
+    : []
+  const name = wanted.length === 1 ? nameIn(line, Object.values(taken)) : undefined
+  return name === undefined ? taken : { ...taken, [wanted[0]!.name]: name }
 }
 
 const withDuty = (memory: Memory, duty: DutyState): Memory => ({ ...memory, duty })
-
-const questionFor = (slot: Slot, phrases: Phrases): string => slot.question.trim() || phrases.duty.ask(slot.name)
-
-/** Asks for the next missing thing, or carries the duty out when nothing is missing. */
-function advance(
-  duty: Duty,
-  open: DutyState,
-  state: TurnState,
-  context: TurnContext,
-  lead: string,
-  details: readonly WorkingDetail[],
-): StepResult {
-  const phrases = phrasesFor(context.brief.identity.language)
-  const at = context.brief.duties.indexOf(duty)
-  const next = duty.ask.find((slot) => !(slot.name in open.filled))
-  if (next) {
-    const asking = { ...open, asking: next.name }
-    const told = { ...state, memory: withDuty(state.memory, asking) }
-    return settled(told, [lead, questionFor(next, phrases)].filter(Boolean).join(' '), 'clarified', {
-      summary: `The duty “${duty.name}” needs “${next.name}” next.`,
-      details: [
-        ...details,
-        { label: 'Asked for', text: next.name, field: `duties.${at}.ask.${duty.ask.indexOf(next)}` },
-      ],
-    })
-  }
-  const { duty: _done, ...memory } = state.memory
-  const collected = [...(memory.collected ?? []), { dutyId: duty.id, name: duty.name, values: open.filled }]
-  const recap = duty.ask.flatMap((slot) =>
-    open.filled[slot.name] && open.filled[slot.name] !== '–' ? [`- ${slot.name}: ${open.filled[slot.name]}`] : [],
-  )
-  const said = saidInSteps(duty, context, open.filled)
-  const reply = [lead, [phrases.duty.have, ...recap].join('\n'), said]
-    .filter(Boolean)
-    .join(recap.length > 0 ? '\n' : ' ')
-  return settled({ ...state, memory: { ...memory, collected } }, reply, 'acted', {
-    summary: `The duty “${duty.name}” has all it needs and was carried out.`,
-    details: [...details, { label: 'Steps', text: duty.steps, field: `duties.${at}.steps` }],
-  })
-}
-
-/** What the steps of a duty have the agent say; a step that cannot be read is for a model only. */
-function saidInSteps(duty: Duty, { brief, variables }: TurnContext, filled: Readonly<Record<string, string>>): string {
-  return fillVariables(duty.steps, brief.variables, { ...filled, ...variables })
-    .split(/\n+/)
-    .map(withoutListSign)
-    .flatMap((line) =>
-      readRule('', line).directives.flatMap((directive) =>
-        directive.kind === 'say' || directive.kind === 'offer' ? [directive.text] : [],
-      ),
-    )
-    .join(' ')
-}
-
-function settled(
-  state: TurnState,
-  reply: string,
-  outcome: TurnState['outcome'],
-  report: { summary: string; details: readonly WorkingDetail[] },
-): StepResult {
-  const whole = [reply, ...state.afterwards].join(' ')
-  return { state: { ...state, reply: whole, outcome, isSettled: true }, report }
-}

@@ -99,6 +99,11 @@ const EXAMPLES: readonly Example[] = [
     change: { duties: [{ ...duty, unlike: ['I want to book a plot'] }] },
     say: 'I want to book a plot',
   },
+  {
+    path: 'tools',
+    change: { tools: [{ id: 'calculator', when: 'a sum is asked for' }] },
+    reply: false,
+  },
   { path: 'boundaries', change: { boundaries: [boundary] }, say: 'Can I sue my landlord?' },
   {
     path: 'boundaries.unlike',

@@ -2,6 +2,7 @@ import { wordsOf, type Spoken } from '../languages'
 import { vectorOf } from '../meaning'
 import { find, tokensOf } from '../reading'
 import { languageOf, quantitiesIn, sentences, spokenTag } from '../text'
+import type { ToolResult } from '../tools'
 import type { Exchange, Step, TurnState } from './turn'
 
 /** Something a visitor told of themselves, with the words it was told in. */
@@ -17,6 +18,10 @@ export interface DutyState {
   readonly filled: Readonly<Record<string, string>>
   readonly asking: string
   readonly isPaused: boolean
+  /** All is there, and the visitor was asked whether to do it. */
+  readonly isConfirming?: boolean
+  /** What a model wants a tool called with, where the model put it together. */
+  readonly input?: Readonly<Record<string, unknown>>
 }
 
 /** A duty that was carried out, with what was collected for it. */
@@ -31,6 +36,9 @@ export interface Memory {
   readonly facts: readonly Fact[]
   readonly duty?: DutyState
   readonly collected?: readonly Collected[]
+  /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */
+  readonly calls?: Readonly<Record<string, number>>
+  readonly done?: readonly { readonly call: string; readonly result: ToolResult }[]
   /** A summary of the earlier turns that somebody wrote, and how many turns it sums up. */
   readonly summary?: { readonly text: string; readonly upTo: number }
   /** What the model was told of the turns it did not see, and how many those were. */

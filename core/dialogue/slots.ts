@@ -1,9 +1,23 @@
-import { ANYONE, contentStems, coverage, datesIn, editDistance, quantitiesIn, words } from '../text'
+import {
+  ANYONE,
+  contentStems,
+  coverage,
+  datesIn,
+  dayIn,
+  daysIn,
+  editDistance,
+  monthsIn,
+  quantitiesIn,
+  words,
+} from '../text'
 import type { Brief } from '../brief'
 import type { Today } from './turn'
 
 /** One thing a duty asks for. */
-export type Slot = Brief['duties'][number]['ask'][number]
+export type Slot = Brief['duties'][number]['ask'][number] & {
+  /** What there is to choose from, where that is known otherwise than from the question. */
+  readonly choices?: readonly string[]
+}
 
 const MONTHS = 'January February March April May June July August September October November December'.split(' ')
 const WEEKDAYS = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ')
@@ -32,7 +46,8 @@ export function slotValue(slot: Slot, line: string, isAsked: boolean, today?: To
 }
 
 /** The choices a slot's question offers: "Which island: Long Isle, Eastmere or South Rock?" offers three. */
-export function choicesOf(slot: Slot): string[] {
+export function choicesOf(slot: Slot): readonly string[] {
+  if (slot.choices) return slot.choices
   const listed = /[:–—(]\s*([^?)]+)\)?\??\s*$/.exec(slot.question)?.[1] ?? ''
   return listed
     .split(/\s*,\s*|\s+or\s+|\s*\/\s*/)
@@ -101,21 +116,45 @@ function timeIn(line: string): string | undefined {
 const clockText = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(Math.round(minutes % 60)).padStart(2, '0')}`
 
-/** "12 March", "12 March 2027", a weekday, today or tomorrow; with today known, tomorrow becomes its date. */
+/** A day as the line names it, "12 March" or "next Friday"; with today known, as its date: "4 December 2026". */
 function dateIn(line: string, today?: Today): string | undefined {
   const date = datesIn(line)[0]
+  const day = today && dayIn(line, today.date)
+  if (day && (date === undefined || date.year === undefined || day.year === date.year))
+    return `${day.day} ${MONTHS[day.month - 1]} ${day.year}`
   if (date) return `${date.day} ${MONTHS[date.month - 1]}${date.year ? ` ${date.year}` : ''}`
   const relative = /\b(today|tonight|tomorrow|the day after tomorrow)\b/i.exec(line)?.[1]?.toLowerCase()
-  if (relative) {
-    const ahead = relative.startsWith('the day') ? 2 : relative === 'tomorrow' ? 1 : 0
-    return today ? dayAfter(today.date, ahead) : relative
-  }
-  const weekday = WEEKDAYS.find((day) => new RegExp(`\\b${day}s?\\b`, 'i').test(line))
+  if (relative) return relative
+  const weekday = WEEKDAYS.find((each) => new RegExp(`\\b${each}s?\\b`, 'i').test(line))
   return weekday && (/\bnext\b/i.test(line) ? `next ${weekday}` : weekday)
 }
 
-function dayAfter(iso: string, days: number): string {
-  const [year, month, day] = iso.split('-').map(Number) as [number, number, number]
-  const date = new Date(Date.UTC(year, month - 1, day + days))
-  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]} ${date.getUTCFullYear()}`
+/** A day as it is kept, as a tool wants it: "4 December 2026" as 2026-12-04; what cannot be told stays as it is. */
+export function isoDay(kept: string, today?: Today): string {
+  const day = dayIn(kept, today?.date ?? '2024-01-01')
+  return day && (today || /\d{4}/.test(kept)) ? isoOf(day) : kept
+}
+
+const isoOf = ({ year, month, day }: { readonly year: number; readonly month: number; readonly day: number }): string =>
+  `${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`
+
+/**
+ * A name that a line gives without being asked, "in Little Tarn" or between quotation marks; undefined where there is none
+ * or there are several.
+ */
+export function nameIn(line: string, taken: readonly string[]): string | undefined {
+  const quoted = [...line.matchAll(/[“"«„]([^”"»“]{1,120})[”"»“]/g)].map((match) => match[1]!.trim())
+  const found =
+    quoted.length > 0
+      ? quoted
+      : [...line.matchAll(/(?<!^\W*)(?<![.!?]\s+)\p{Lu}[\p{L}\d'’-]+(?:\s+\p{Lu}[\p{L}\d'’-]+)*/gu)].map(
+          (match) => match[0],
+        )
+  const free = found.filter(
+    (name) =>
+      !taken.some((each) => each.toLowerCase().includes(name.toLowerCase())) &&
+      daysIn(name).size + monthsIn(name).size === 0 &&
+      !/^I(?:[’']\w+)?$/.test(name),
+  )
+  return free.length === 1 ? free[0] : undefined
 }

@@ -85,7 +85,7 @@ describe('a duty', () => {
     const done = await talk(['I want to book a tour', '12 March', 'four', 'Elm', 'ana@post.example'])
     expect(done).toMatchObject({ outcome: 'acted' })
     expect(done.reply).toBe(
-      'Here is what I have:\n- day: 12 March\n- people: 4\n- hall: Elm\n- e-mail: ana@post.example\nSee you then.',
+      'Here is what I have:\n- day: 12 March 2027\n- people: 4\n- hall: Elm\n- e-mail: ana@post.example\nSee you then.',
     )
     expect(done.memory.collected).toMatchObject([{ dutyId: 'tour', values: { people: '4', hall: 'Elm' } }])
     expect(done.memory.duty).toBeUndefined()
@@ -106,8 +106,8 @@ describe('a duty', () => {
 
   it('takes corrections of what was given before', async () => {
     const corrected = await talk(['I want to book a tour', 'Thursday', 'no, Friday'])
-    expect(corrected.reply).toBe('I have changed the day to Friday. For how many people?')
-    expect(corrected.memory.duty?.filled).toEqual({ day: 'Friday' })
+    expect(corrected.reply).toBe('I have changed the day to 12 March 2027. For how many people?')
+    expect(corrected.memory.duty?.filled).toEqual({ day: '12 March 2027' })
   })
 
   it('answers a question in between and comes back', async () => {
@@ -133,7 +133,8 @@ describe('a duty', () => {
   })
 
   it.each([
-    ['date', 'on the 3rd of May', '3 May'],
+    ['date', 'on the 3rd of May', '3 May 2027'],
+    ['date', 'next Monday', '15 March 2027'],
     ['date', 'tomorrow', '12 March 2027'],
     ['date', 'in a while', undefined],
     ['time', 'half past nine', '09:30'],

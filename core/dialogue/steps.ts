@@ -45,8 +45,8 @@ export const STEPS: readonly RegisteredStep[] = [
   { name: 'boundaries', title: 'Boundaries', about: 'Keeps out of the subjects the brief names.', run: keepBoundaries },
   {
     name: 'duty',
-    title: 'Duties',
-    about: 'Begins and carries out duties, and asks for what they need.',
+    title: 'Duties and tools',
+    about: 'Begins and carries out duties, uses tools, and asks for what they need.',
     run: followDuty,
   },
   { name: 'person', title: 'A person', about: 'Calls a person where the visitor wants one.', run: callPerson },

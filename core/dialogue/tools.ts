@@ -1,6 +1,8 @@
-import type { Tool, ToolCall, ToolResult } from '../tools'
+import { phrasesFor } from '../languages'
+import { fenced, type Tool, type ToolCall, type ToolResult } from '../tools'
+import type { Memory } from './memory'
 import type { ChatMessage } from './model'
-import type { ToolUse, TurnContext, WorkingDetail } from './turn'
+import type { ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** How often a model may call and be answered in one reply. */
 export const MOST_ROUNDS = 4
@@ -8,28 +10,60 @@ export const MOST_ROUNDS = 4
 const MOST_AT_ONCE = 8
 /** A longer result would crowd out the passages. */
 const LONGEST_RESULT = 8000
+/** What was done and cannot be done twice is remembered, the last so many. */
+const MOST_DONE = 20
 
 /**
  * Does what a model wants called, all of one round at the same time. A call with the same input as an earlier one of the
- * turn is answered from that; a tool that is not there, and a call too many, are answered with words for the model.
+ * turn is answered from that; a tool that is not there, a call too many, and one that the visitor has to agree to first, are
+ * answered with words for the model.
  */
 export async function callTools(
   calls: readonly ToolCall[],
   before: readonly ToolUse[],
-  { tools = [], clock, signal }: TurnContext,
+  memory: Memory,
+  context: TurnContext,
 ): Promise<ToolUse[]> {
   return Promise.all(
     calls.map(async (call, at): Promise<ToolUse> => {
-      const began = clock()
       const same = before.find((use) => sameCall(use.call, call))
-      const tool = tools.find(({ name }) => name === call.name)
-      const result = same?.result ?? (at >= MOST_AT_ONCE ? tooMany : await called(tool, call, signal))
-      return { call, result: { ...result, text: result.text.slice(0, LONGEST_RESULT) }, tookMs: clock() - began }
+      if (same) return { call, result: same.result, tookMs: 0 }
+      if (at >= MOST_AT_ONCE) return { call, result: tooMany, tookMs: 0 }
+      if (entryOf(call, context)?.approval === 'visitor' && !isDone(call, memory))
+        return { call, result: ASKED, tookMs: 0 }
+      return callTool(call, withUses(memory, before), context)
     }),
   )
 }
 
 const tooMany: ToolResult = { text: `At most ${MOST_AT_ONCE} calls are done at once.`, isFailed: true }
+const ASKED: ToolResult = {
+  text: 'Not done yet: the visitor has to agree first. Tell them in one sentence what will be done, with every figure, and ask for their yes. It is done by itself once they say so.',
+  isAsked: true,
+}
+
+const entryOf = ({ name }: ToolCall, { brief }: TurnContext) => brief.tools.find(({ id }) => id === name)
+const isDone = (call: ToolCall, { done = [] }: Memory): boolean => done.some((each) => each.call === signOf(call))
+const signOf = ({ name, input }: ToolCall): string => `${name} ${JSON.stringify(input)}`
+
+/**
+ * Calls one tool, as often as the brief lets it be called in a conversation. What changes something is done once: the same
+ * again is answered from the first. Never throws.
+ */
+export async function callTool(call: ToolCall, memory: Memory, context: TurnContext): Promise<ToolUse> {
+  const { tools = [], clock, signal, brief } = context
+  const began = clock()
+  const tool = tools.find(({ name }) => name === call.name)
+  const most = entryOf(call, context)?.mostCalls ?? null
+  const before = memory.done?.find((each) => each.call === signOf(call))
+  const result =
+    before && tool?.changes
+      ? { ...before.result, text: `${phrasesFor(brief.identity.language).duty.doneBefore} ${before.result.text}` }
+      : most !== null && (memory.calls?.[call.name] ?? 0) >= most
+        ? { text: phrasesFor(brief.identity.language).duty.tooOften, isFailed: true }
+        : await called(tool, call, signal)
+  return { call, result: { ...result, text: result.text.slice(0, LONGEST_RESULT) }, tookMs: clock() - began }
+}
 
 async function called(tool: Tool | undefined, call: ToolCall, signal?: AbortSignal): Promise<ToolResult> {
   if (!tool) return { text: `There is no tool “${call.name}”.`, isFailed: true }
@@ -40,16 +74,40 @@ async function called(tool: Tool | undefined, call: ToolCall, signal?: AbortSign
   }
 }
 
-const sameCall = (one: ToolCall, other: ToolCall): boolean =>
-  one.name === other.name && JSON.stringify(one.input) === JSON.stringify(other.input)
+const sameCall = (one: ToolCall, other: ToolCall): boolean => signOf(one) === signOf(other)
+
+/** A memory that knows what was called: how often, and with what came of it. */
+export function withUses(memory: Memory, uses: readonly ToolUse[]): Memory {
+  const real = uses.filter(({ result }) => !result.isAsked)
+  if (real.length === 0) return memory
+  const calls = { ...memory.calls }
+  for (const { call } of real) calls[call.name] = (calls[call.name] ?? 0) + 1
+  const done = real.flatMap(({ call, result }) => (result.isFailed ? [] : [{ call: signOf(call), result }]))
+  return { ...memory, calls, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }
+}
+
+/** What the visitor has to agree to, from what a model called in this turn: it waits for their yes. */
+export function awaiting(state: TurnState): TurnState {
+  const asked = state.uses.find(({ result }) => result.isAsked)
+  const memory = withUses(state.memory, state.uses)
+  if (!asked || memory.duty) return { ...state, memory }
+  const input = asked.call.input as Readonly<Record<string, unknown>>
+  return {
+    ...state,
+    memory: {
+      ...memory,
+      duty: { dutyId: `tool:${asked.call.name}`, filled: {}, asking: '', isPaused: false, isConfirming: true, input },
+    },
+  }
+}
 
 /** A round as the model sees it next: what it wanted, and what came back. */
 export const roundMessages = (text: string, uses: readonly ToolUse[]): ChatMessage[] => [
   { role: 'assistant', content: text, calls: uses.map(({ call }) => call) },
-  ...uses.map(({ call, result }): ChatMessage => ({ role: 'tool', content: result.text, callId: call.id })),
+  ...uses.map(({ call, result }): ChatMessage => ({ role: 'tool', content: fenced(result), callId: call.id })),
 ]
 
-export const useDetail = ({ call, result }: ToolUse): WorkingDetail => ({
-  label: result.isFailed ? 'Tool failed' : 'Tool',
-  text: `${call.name} ${typeof call.input === 'string' ? call.input : JSON.stringify(call.input)} → ${result.text}`,
+export const useDetail = ({ call, result, tookMs }: ToolUse): WorkingDetail => ({
+  label: result.isAsked ? 'Asks first' : result.isFailed ? 'Tool failed' : result.isStandIn ? 'Tool, stand-in' : 'Tool',
+  text: `${call.name} ${typeof call.input === 'string' ? call.input : JSON.stringify(call.input)} → ${result.text} (${Math.round(tookMs)} ms)`,
 })

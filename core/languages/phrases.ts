@@ -69,4 +69,12 @@ export interface DutyPhrases {
   readonly left: string
   readonly whichDuty: (names: string) => string
   readonly backTo: (name: string) => string
+  /** Before something is done that cannot be taken back. */
+  readonly shallI: string
+  /** A tool failed, was used with the same before, may not be used again, gave nothing back, or more than is told. */
+  readonly notDone: string
+  readonly doneBefore: string
+  readonly tooOften: string
+  readonly nothingFound: string
+  readonly more: (count: number) => string
 }

@@ -12,6 +12,8 @@ export type Locator =
   | { readonly kind: 'line'; readonly line: number; readonly label: string }
   | { readonly kind: 'time'; readonly seconds: number; readonly label: string }
   | { readonly kind: 'pair'; readonly pair: number; readonly label: string }
+  /** No document: what a tool gave back. */
+  | { readonly kind: 'tool'; readonly label: string }
 
 /** One cell of a table row with the header it stands under. */
 export interface Cell {

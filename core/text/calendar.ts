@@ -19,7 +19,9 @@ export interface CalendarDay {
   readonly end: number
 }
 
-const PARSERS: Readonly<Record<Spoken, { parse: (text: string, today: Date) => ParsedResult[] }>> = {
+const PARSERS: Readonly<
+  Record<Spoken, { parse: (text: string, today: Date, options?: { forwardDate?: boolean }) => ParsedResult[] }>
+> = {
   en: en.GB,
   de: de.strict,
   fr: fr.strict,
@@ -46,6 +48,26 @@ export const datesIn = remembered((text): readonly CalendarDay[] => {
     return [...dayOf(found.start), ...dayOf(found.end)]
   })
 })
+
+/** A day of a year. */
+export interface DayOfYear {
+  readonly year: number
+  readonly month: number
+  readonly day: number
+}
+
+/**
+ * The day that a text names, seen from today (YYYY-MM-DD): "tomorrow", "next Friday", "12 March" as the one to come
+ * (chrono-node); undefined when it names none.
+ */
+export function dayIn(text: string, today: string): DayOfYear | undefined {
+  const from = new Date(`${today}T12:00:00`)
+  const found = PARSERS[languageOf(text)]
+    .parse(text, from, { forwardDate: true })
+    .find(({ start }) => start.isCertain('day') || start.isCertain('weekday') || start.isCertain('month'))
+  const named = found?.start
+  return named && { year: named.get('year')!, month: named.get('month')!, day: named.get('day')! }
+}
 
 /** Words that join the two ends of a stretch, in any of the languages. */
 const TO = new Set('to until till through bis au à a hasta fino tot t/m en'.split(' '))

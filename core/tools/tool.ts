@@ -1,10 +1,13 @@
-/** A value as JSON Schema (2020-12) describes it; only what tools need. */
+/** A value as JSON Schema (2020-12) describes it: what is read of it here; the rest goes to models as it is. */
 export interface Schema {
-  readonly type: 'object' | 'string' | 'number' | 'boolean' | 'array'
+  readonly type?: string | readonly string[]
+  readonly title?: string
   readonly description?: string
+  readonly format?: string
+  readonly default?: unknown
   readonly properties?: Readonly<Record<string, Schema>>
   readonly required?: readonly string[]
-  readonly enum?: readonly string[]
+  readonly enum?: readonly unknown[]
   readonly items?: Schema
 }
 
@@ -26,9 +29,19 @@ export interface ToolCall {
 export interface ToolResult {
   readonly text: string
   readonly isFailed?: boolean
+  /** The same as a value, where what came back has parts. */
+  readonly value?: unknown
+  /** Nobody outside was asked: the answer was recorded or written for tests. */
+  readonly isStandIn?: boolean
+  /** It was not done: the visitor is asked first. */
+  readonly isAsked?: boolean
 }
 
 /** A tool that can be called. It throws nothing: what goes wrong is told in its result. */
 export interface Tool extends ToolDescription {
+  /** What people call it; the name where it is left out. */
+  readonly title?: string
+  /** It changes something outside: it is never done twice with the same in one conversation. */
+  readonly changes?: boolean
   call(input: unknown, signal?: AbortSignal): Promise<ToolResult> | ToolResult
 }

@@ -1,4 +1,5 @@
 import { fillVariables, type Brief } from '../brief'
+import { resultIn } from '../tools'
 import type { Model, ModelEvent, ModelRequest, Outcome, TurnForModel } from '../dialogue'
 import { phrasesFor, type Phrases } from '../languages'
 import type { Question } from '../reading'
@@ -225,7 +226,7 @@ export const understudy: Model = {
   async *answer({ turn, tools, messages }: ModelRequest, signal): AsyncIterable<ModelEvent> {
     if (!turn) return
     const expression = turn.act === 'question' ? expressionIn(turn.line) : undefined
-    const got = messages.at(-1)?.role === 'tool' ? messages.at(-1)!.content : undefined
+    const got = messages.at(-1)?.role === 'tool' ? resultIn(messages.at(-1)!.content) : undefined
     if (expression !== undefined && got === undefined && tools?.some(({ name }) => name === CALCULATOR)) {
       yield { kind: 'calls', calls: [{ id: 'sum', name: CALCULATOR, input: { expression } }] }
       return

@@ -35,7 +35,7 @@ describe('a line that asks for a sum', () => {
     expect(turn.uses).toMatchObject([{ call: { name: 'calculator' }, result: { text: '100' } }])
     expect(turn.workings.find(({ step }) => step === 'model')!.details).toContainEqual({
       label: 'Tool',
-      text: 'calculator {"expression":"12.5 × 8"} → 100',
+      text: 'calculator {"expression":"12.5 × 8"} → 100 (0 ms)',
     })
   })
 })

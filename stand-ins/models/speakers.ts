@@ -1,3 +1,4 @@
+import { resultIn } from '@parrot/core/tools'
 import type { ModelEvent } from '@parrot/core/dialogue'
 import { phrasesFor } from '@parrot/core/languages'
 import type { ToolDescription } from '@parrot/core/tools'
@@ -128,7 +129,7 @@ const COUNTS: Readonly<Record<string, number>> = {
 
 /** Calls the calculator for sums it is asked for, and for prices times how many; several prices at the same time. */
 const calling: Speaker = (asked, tools) => {
-  const results = asked.messages.filter(({ role }) => role === 'tool').map(({ content }) => content)
+  const results = asked.messages.filter(({ role }) => role === 'tool').map(({ content }) => resultIn(content))
   const tool = tools.find(({ name }) => name === 'calculator')
   const expressions = tool ? expressionsFor(asked) : []
   if (expressions.length === 0) return faithful(asked, tools)

@@ -39,6 +39,12 @@ export const de: Phrases = {
     left: 'Gut, das lasse ich sein.',
     whichDuty: (names) => `Möchten Sie ${names}?`,
     backTo: (name) => `Zurück zu „${name}“:`,
+    shallI: 'Soll ich das tun?',
+    notDone: 'Das hat gerade nicht geklappt.',
+    doneBefore: 'Das ist schon geschehen:',
+    tooOften: 'Öfter kann ich das in einem Gespräch nicht tun.',
+    nothingFound: 'Dazu gibt es nichts.',
+    more: (count) => `… und ${count} weitere.`,
   },
   courtesy: {
     hello: { formal: ['Guten Tag.'], plain: ['Hallo.'], casual: ['Hi!'] },

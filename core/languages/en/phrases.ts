@@ -39,6 +39,12 @@ export const en: Phrases = {
     left: 'All right, I have dropped that.',
     whichDuty: (names) => `Would you like ${names}?`,
     backTo: (name) => `Back to “${name}”:`,
+    shallI: 'Shall I do that?',
+    notDone: 'That did not work just now.',
+    doneBefore: 'That was done already:',
+    tooOften: 'I cannot do that more often in one conversation.',
+    nothingFound: 'There is nothing for that.',
+    more: (count) => `… and ${count} more.`,
   },
   courtesy: {
     hello: { formal: ['Good day.', 'Welcome.'], plain: ['Hello.', 'Hello there.'], casual: ['Hi!', 'Hey there!'] },

@@ -116,6 +116,8 @@ uninstall, remove, delete
     'because, since, so that, in order to, due to, reason, therefore, as it, means that, to avoid, that is why, which is why, otherwise',
   leavesDuty:
     'cancel, stop, never mind, nevermind, forget it, forget about it, forget that, leave it, drop it, not now, quit, i changed my mind',
+  agrees:
+    'yes, yes please, yeah, yep, sure, ok, okay, go ahead, do it, please do, do that, correct, that is right, fine, of course, confirm',
   resumes: 'go on, continue, carry on, resume, back to, where were we',
   corrects: 'no, not, actually, sorry, i mean, i meant, wait, correction, change, make it, make that, rather',
   skips: 'no, none, skip, nothing',

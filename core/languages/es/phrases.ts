@@ -39,6 +39,12 @@ export const es: Phrases = {
     left: 'De acuerdo, lo dejo.',
     whichDuty: (names) => `¿Quiere ${names}?`,
     backTo: (name) => `Volvamos a «${name}»:`,
+    shallI: '¿Lo hago?',
+    notDone: 'Ahora mismo no ha funcionado.',
+    doneBefore: 'Eso ya está hecho:',
+    tooOften: 'No puedo hacerlo más veces en una conversación.',
+    nothingFound: 'No hay nada para eso.',
+    more: (count) => `… y ${count} más.`,
   },
   courtesy: {
     hello: { formal: ['Buenos días.'], plain: ['Hola.'], casual: ['¡Hola!'] },

@@ -40,6 +40,12 @@ export const fr: Phrases = {
     left: 'D’accord, j’abandonne cela.',
     whichDuty: (names) => `Souhaitez-vous ${names} ?`,
     backTo: (name) => `Revenons à « ${name} » :`,
+    shallI: 'Est-ce que je le fais ?',
+    notDone: 'Cela n’a pas marché à l’instant.',
+    doneBefore: 'C’est déjà fait :',
+    tooOften: 'Je ne peux pas le faire plus souvent dans une conversation.',
+    nothingFound: 'Il n’y a rien pour cela.',
+    more: (count) => `… et ${count} de plus.`,
   },
   courtesy: {
     hello: { formal: ['Bonjour.'], plain: ['Bonjour.'], casual: ['Salut !'] },

@@ -69,6 +69,7 @@ wifi, wi-fi, internet
   free: 'gratuit, gratuite, gratuits, gratuites, gratuitement, sans frais, offert, compris',
   because: 'parce que, car, puisque, afin de, pour que, raison, en raison, à cause',
   leavesDuty: "annule, annuler, stop, laisse tomber, oublie, pas maintenant, j'ai changé d'avis",
+  agrees: "oui, oui s'il vous plaît, d'accord, ok, allez-y, vas-y, bien sûr, c'est bon, exact, volontiers",
   resumes: 'continue, continuons, reprends, où en étions-nous',
   corrects: 'non, pas, en fait, je veux dire, attends, plutôt, change',
   skips: 'non, aucun, aucune, rien, passe',

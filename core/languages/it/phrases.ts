@@ -39,6 +39,12 @@ export const it: Phrases = {
     left: 'Va bene, lascio stare.',
     whichDuty: (names) => `Desidera ${names}?`,
     backTo: (name) => `Torniamo a «${name}»:`,
+    shallI: 'Lo faccio?',
+    notDone: 'Adesso non ha funzionato.',
+    doneBefore: 'È già fatto:',
+    tooOften: 'Non posso farlo più spesso in una conversazione.',
+    nothingFound: 'Non c’è niente per questo.',
+    more: (count) => `… e altri ${count}.`,
   },
   courtesy: {
     hello: { formal: ['Buongiorno.'], plain: ['Salve.'], casual: ['Ciao!'] },

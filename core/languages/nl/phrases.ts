@@ -39,6 +39,12 @@ export const nl: Phrases = {
     left: 'Goed, ik laat het.',
     whichDuty: (names) => `Wilt u ${names}?`,
     backTo: (name) => `Terug naar „${name}”:`,
+    shallI: 'Zal ik dat doen?',
+    notDone: 'Dat is net niet gelukt.',
+    doneBefore: 'Dat is al gedaan:',
+    tooOften: 'Vaker kan ik dat in één gesprek niet doen.',
+    nothingFound: 'Daar is niets voor.',
+    more: (count) => `… en nog ${count}.`,
   },
   courtesy: {
     hello: { formal: ['Goedendag.'], plain: ['Hallo.'], casual: ['Hoi!'] },

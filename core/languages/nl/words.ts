@@ -70,6 +70,7 @@ wifi, wi-fi, internet
   free: 'gratis, kosteloos, vrij, inbegrepen',
   because: 'omdat, want, doordat, zodat, reden, daarom, vanwege',
   leavesDuty: 'annuleer, stop, laat maar, vergeet het, niet nu, ik ben van gedachten veranderd',
+  agrees: 'ja, ja graag, ja hoor, prima, ok, oké, doe maar, akkoord, klopt, natuurlijk, goed',
   resumes: 'ga door, verder, terug naar, waar waren we',
   corrects: 'nee, niet, eigenlijk, ik bedoel, wacht, liever, verander',
   skips: 'nee, geen, niets, overslaan',

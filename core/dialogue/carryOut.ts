@@ -1,0 +1,215 @@
+import { fillVariables } from '../brief'
+import { phrasesFor, type Phrases } from '../languages'
+import { readRule } from '../rules'
+import { withoutListSign } from '../text'
+import { inputFrom, LEFT_OUT, tellResult } from '../tools'
+import { TOOL_IN_STEPS, type Job, type UsedTool } from './jobs'
+import type { DutyState, Memory } from './memory'
+import { isoDay, type Slot } from './slots'
+import { callTool, useDetail, withUses } from './tools'
+import type { Citation, StepResult, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
+
+/** What is asked for a slot. */
+export const questionFor = (slot: Slot, phrases: Phrases): string =>
+  slot.question.trim() || phrases.duty.ask(inWords(slot.name))
+const inWords = (name: string): string => name.replace(/_+/g, ' ')
+
+/**
+ * Asks for the next missing thing; asks for a yes where the brief wants one; carries the job out when nothing is missing.
+ */
+export async function advance(
+  job: Job,
+  open: DutyState,
+  state: TurnState,
+  context: TurnContext,
+  lead: string,
+  details: readonly WorkingDetail[],
+  isAgreed = false,
+): Promise<StepResult> {
+  const phrases = phrasesFor(context.brief.identity.language)
+  const next = open.input
+    ? undefined
+    : job.ask.find((slot) => !(slot.name in open.filled) && (slot.required || !job.isTool))
+  if (next) {
+    const { isConfirming: _no, ...still } = open
+    const told = { ...state, memory: withDuty(state.memory, { ...still, asking: next.name }) }
+    return settled(told, [lead, questionFor(next, phrases)].filter(Boolean).join(' '), 'clarified', {
+      summary: `${kindOf(job)} “${job.name}” needs “${next.name}” next.`,
+      details: [
+        ...details,
+        {
+          label: 'Asked for',
+          text: next.name,
+          field: job.isTool ? job.field : `${job.field}.ask.${job.ask.indexOf(next)}`,
+        },
+      ],
+    })
+  }
+  if (!isAgreed && job.tools.some(({ entry }) => entry.approval === 'visitor'))
+    return askAgain(job, open, state, context, lead)
+  return carryOut(job, open, state, context, lead, details)
+}
+
+/** Sums up what will be done, and asks for a yes. */
+export function askAgain(job: Job, open: DutyState, state: TurnState, context: TurnContext, lead = ''): StepResult {
+  const phrases = phrasesFor(context.brief.identity.language)
+  const recap = recapOf(job, open)
+  const what =
+    recap.length > 0
+      ? [[lead, phrases.duty.have].filter(Boolean).join(' '), ...recap].join('\n')
+      : [lead, `“${job.name}”:`].filter(Boolean).join(' ')
+  const asking = { ...open, asking: '', isPaused: false, isConfirming: true }
+  return settled(
+    { ...state, memory: withDuty(state.memory, asking) },
+    `${what}${recap.length > 0 ? '\n\n' : ' '}${phrases.duty.shallI}`,
+    'clarified',
+    { summary: `${kindOf(job)} “${job.name}” has all it needs; the visitor is asked for a yes.`, details: [] },
+  )
+}
+
+const kindOf = ({ isTool }: Job): string => (isTool ? 'The tool' : 'The duty')
+
+const recapOf = (job: Job, { filled, input }: DutyState): string[] =>
+  Object.entries(input ?? filled).flatMap(([name, value]) =>
+    String(value) === '' || value === LEFT_OUT || typeof value === 'object'
+      ? []
+      : [`- ${inWords(name)}: ${String(value)}`],
+  )
+
+/** Uses the job's tools with what was told, one after the other, and tells what came of it. */
+async function carryOut(
+  job: Job,
+  open: DutyState,
+  state: TurnState,
+  context: TurnContext,
+  lead: string,
+  details: readonly WorkingDetail[],
+): Promise<StepResult> {
+  const phrases = phrasesFor(context.brief.identity.language)
+  const uses: ToolUse[] = []
+  const told: string[] = []
+  let known: Readonly<Record<string, string>> = open.filled
+  for (const used of job.tools) {
+    const input = open.input ?? inputFrom(used.tool.parameters, withDays(job, known, context))
+    const call = { id: `${state.uses.length + uses.length + 1}`, name: used.tool.name, input }
+    const use = await callTool(call, withUses(state.memory, uses), context)
+    uses.push(use)
+    if (use.result.isFailed) {
+      told.push(used.entry.whenFails.trim() || phrases.duty.notDone)
+      break
+    }
+    const { text, value } = use.result
+    const marker = context.brief.grounding.cite ? ` [${uses.length}]` : ''
+    told.push(cited(tellResult(value ?? text, phrases.duty, used.entry.tells, input), marker))
+    known = { ...scalarsOf(value), ...known }
+  }
+  const hasFailed = uses.some(({ result }) => result.isFailed)
+  const { duty: _done, ...before } = state.memory
+  const memory = withUses(before, uses)
+  const collected = { dutyId: job.id, name: job.name, values: open.filled }
+  const kept: Memory = job.isTool ? memory : { ...memory, collected: [...(memory.collected ?? []), collected] }
+  const recap = open.isConfirming || job.isTool ? [] : recapOf(job, open)
+  const summary = job.isTool ? '' : [phrases.duty.have, ...recap].join('\n')
+  const head = [lead, open.isConfirming ? '' : summary, hasFailed ? '' : saidInSteps(job, context, known)]
+  const reply = [head.filter(Boolean).join(recap.length > 0 ? '\n' : ' '), ...told].filter(Boolean).join('\n\n')
+  const isDone = !job.isTool || job.tools.some(({ tool }) => tool.changes)
+  return settled(
+    {
+      ...state,
+      memory: kept,
+      uses: [...state.uses, ...uses],
+      citations: context.brief.grounding.cite ? citationsFor(job.tools, uses) : [],
+    },
+    reply,
+    hasFailed ? 'unknown' : isDone ? 'acted' : 'answered',
+    {
+      summary: hasFailed
+        ? `${kindOf(job)} “${job.name}” could not be carried out.`
+        : job.isTool
+          ? `The tool “${job.name}” was used.`
+          : `The duty “${job.name}” has all it needs and was carried out.`,
+      details: [
+        ...details,
+        ...uses.map((use) => ({ ...useDetail(use), field: fieldOf(job, use) })),
+        ...(job.isTool ? [] : [{ label: 'Steps', text: job.steps, field: `${job.field}.steps` }]),
+      ],
+    },
+  )
+}
+
+const fieldOf = ({ tools, field }: Job, { call }: ToolUse): string => {
+  const used = tools.find(({ tool }) => tool.name === call.name)
+  return used ? `tools.${used.at}` : field
+}
+
+/** What was told, days as tools want them. */
+const withDays = (job: Job, known: Readonly<Record<string, string>>, { today }: TurnContext): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(known).map(([name, value]) => [
+      name,
+      job.ask.find((slot) => slot.name === name)?.type === 'date' ? isoDay(value, today) : value,
+    ]),
+  )
+
+/** What a tool gave back that the next one may need. */
+const scalarsOf = (value: unknown): Record<string, string> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? Object.fromEntries(
+        Object.entries(value).flatMap(([name, each]) =>
+          typeof each === 'string' || typeof each === 'number' ? [[name, String(each)]] : [],
+        ),
+      )
+    : {}
+
+/** The marker before the stop that ends a line of words; after a list or a table, on a line of its own. */
+function cited(text: string, marker: string): string {
+  if (marker === '') return text
+  if (text.includes('\n') || /^[-|]/.test(text)) return `${text}\n\n${marker.trim()}`
+  return /[.!?]$/.test(text) ? `${text.slice(0, -1)}${marker}${text.slice(-1)}` : `${text}${marker}`
+}
+
+const LONGEST_QUOTE = 600
+/** Where what a tool gave back came from: the tool takes the place of a source. */
+const citationsFor = (tools: readonly UsedTool[], uses: readonly ToolUse[]): Citation[] =>
+  uses.flatMap(({ call, result }, at): Citation[] => {
+    const tool = tools.find((each) => each.tool.name === call.name)?.tool
+    if (result.isFailed || !tool) return []
+    return [
+      {
+        marker: at + 1,
+        passageId: '',
+        sourceId: `tool:${tool.name}`,
+        sourceTitle: tool.title ?? tool.name,
+        headings: [],
+        quote: result.text.slice(0, LONGEST_QUOTE),
+        locator: { kind: 'tool', label: '' },
+      },
+    ]
+  })
+
+/** What the steps of a duty have the agent say; a step that cannot be read is for a model only. */
+function saidInSteps(job: Job, { brief, variables }: TurnContext, known: Readonly<Record<string, string>>): string {
+  return fillVariables(job.steps, brief.variables, { ...known, ...variables })
+    .split(/\n+/)
+    .map(withoutListSign)
+    .filter((line) => line.replace(TOOL_IN_STEPS, '').trim() !== '')
+    .flatMap((line) =>
+      readRule('', line).directives.flatMap((directive) =>
+        directive.kind === 'say' || directive.kind === 'offer' ? [directive.text] : [],
+      ),
+    )
+    .join(' ')
+}
+
+const withDuty = (memory: Memory, duty: DutyState): Memory => ({ ...memory, duty })
+
+/** A state whose reply stands. */
+export function settled(
+  state: TurnState,
+  reply: string,
+  outcome: TurnState['outcome'],
+  report: { summary: string; details: readonly WorkingDetail[] },
+): StepResult {
+  const whole = [reply, ...state.afterwards].join(' ')
+  return { state: { ...state, reply: whole, outcome, isSettled: true }, report }
+}
