@@ -1,7 +1,13 @@
 import { z } from 'zod'
 
 /** What is told to the outside. */
-export const HOOK_EVENTS = ['passed.on', 'visitor.collected', 'unanswered', 'conversation.ended', 'conversation.debriefed'] as const
+export const HOOK_EVENTS = [
+  'passed.on',
+  'visitor.collected',
+  'unanswered',
+  'conversation.ended',
+  'conversation.debriefed',
+] as const
 export type HookEvent = (typeof HOOK_EVENTS)[number]
 
 export const newHook = z.object({

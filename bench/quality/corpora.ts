@@ -33,9 +33,9 @@ export async function openCorpus(corpus: Corpus): Promise<OpenCorpus> {
 async function openFerries(): Promise<OpenCorpus> {
   const marlow = sampleAgents[0]!
   const files = marlow.files.map((name) => new URL(name, folder('../../demo/files/')))
-  const pages = readdirSync(folder('../../stand-ins/site/')).map(
-    (name) => new URL(name, folder('../../stand-ins/site/')),
-  )
+  const pages = readdirSync(folder('../../stand-ins/site/'))
+    .filter((name) => name.endsWith('.html'))
+    .map((name) => new URL(name, folder('../../stand-ins/site/')))
   const results = await Promise.all([...files, ...pages].map(readFile))
   if (marlow.pairs) results.push(readPairs(marlow.pairs.title, marlow.pairs.pairs))
   return { brief: briefFrom(marlow.brief), library: libraryOf(results) }

@@ -2,7 +2,8 @@ import type { Judgement } from '../errands'
 import { exchangeOf, type Citation, type Exchange, type Outcome, type TurnState, type Working } from '../dialogue'
 import { judge, type Check, type Verdict } from './checks'
 import type { Repeats } from './repeated'
-import type { Script } from './script'
+import type { StandIn } from '../tools'
+import type { Script, ScriptTurn } from './script'
 
 /** One turn of a run: what was said, what came back, and each check with its verdict. */
 export interface TurnResult {
@@ -28,7 +29,21 @@ export interface ScriptResult {
 }
 
 /** Takes one turn given the conversation so far. */
-export type PlayTurn = (said: string, conversation: readonly Exchange[]) => Promise<TurnState>
+export type PlayTurn = (
+  said: string,
+  conversation: readonly Exchange[],
+  recorded: readonly RecordedAnswer[],
+) => Promise<TurnState>
+
+/** What a tool answers in a script, by its name. */
+export type RecordedAnswer = NonNullable<ScriptTurn['tools']>[number]
+
+/** Stand-ins that answer as a script says, where it says something. */
+export const withRecorded = (tools: readonly StandIn[], recorded: readonly RecordedAnswer[]): readonly StandIn[] =>
+  tools.map((tool) => {
+    const said = recorded.find(({ name }) => name === tool.name)
+    return said ? { ...tool, answer: said.answer } : tool
+  })
 
 /** Judges what nothing here can, of a reply; undefined when it cannot either. */
 export type JudgeOther = (
@@ -46,7 +61,7 @@ export async function playScript(
   const turns: TurnResult[] = []
   let conversation = before
   for (const turn of script.turns) {
-    const state = await play(turn.say, conversation)
+    const state = await play(turn.say, conversation, turn.tools ?? [])
     const checks = await Promise.all(
       turn.checks.map(async (check) => ({ check, ...(await verdictOn(check, state, judgeOther)) })),
     )

@@ -4,6 +4,11 @@ import { checkSchema } from './checks'
 export const scriptTurnSchema = z.object({
   say: z.string().trim().min(1, 'Write what the visitor says.').max(5000),
   checks: z.array(checkSchema).max(30).default([]),
+  /** What tools answer in this turn, in place of what was kept for them: nobody outside is asked in a rehearsal. */
+  tools: z
+    .array(z.object({ name: z.string().max(64), answer: z.string().max(20_000) }))
+    .max(10)
+    .optional(),
 })
 
 /** A scripted conversation as the designer writes it. */

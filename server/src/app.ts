@@ -58,6 +58,7 @@ import { PlayPool } from './playing'
 import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
+import { toolRoutes } from './tools'
 import { keepErasing, outletRoutes, talkRoutes } from './outlets'
 import type { Services } from './services'
 import { settingsRoutes } from './settings/routes'
@@ -280,6 +281,7 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(deskRoutes(services))
   await server.register(visitorRoutes(services))
   await server.register(outletRoutes(services))
+  await server.register(toolRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })
   await serveWeb(server, assetFolder('./web', '../../web/dist'))

@@ -26,6 +26,8 @@ export interface Config {
   readonly reserve: number
   /** Base address of simulated models that ship with the product; nothing where they do not run. */
   readonly simulatedModels: string | undefined
+  /** Programs that speak the Model Context Protocol and may be run as tools: a name, and what it is run with. */
+  readonly mcpCommands: Readonly<Record<string, readonly string[]>>
   readonly logLevel: string
 }
 
@@ -48,6 +50,22 @@ function countFrom(name: string, value: string): number {
     throw new Error(`${name} is “${value}”: give a whole number from 1.`)
   return count
 }
+
+/** "notices=node /opt/notices.js; maps=/usr/bin/maps-mcp": programs by name, each with what it is run with. */
+const commandsFrom = (value = ''): Record<string, readonly string[]> =>
+  Object.fromEntries(
+    value
+      .split(';')
+      .map((part) => part.trim())
+      .filter((part) => part !== '')
+      .map((part): [string, string[]] => {
+        const [name, ...rest] = part.split('=')
+        const command = rest.join('=').trim().split(/\s+/)
+        if (!name?.trim() || command[0] === '')
+          throw new Error(`PARROT_MCP_COMMANDS has “${part}”: write name=program with its arguments, joined by “;”.`)
+        return [name.trim(), command]
+      }),
+  )
 
 /** Reads the configuration from environment variables; every one has a default that is safe on a desktop machine. */
 export function configFrom(env: Readonly<Record<string, string | undefined>>): Config {
@@ -72,6 +90,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     isDurable: env.PARROT_DURABLE !== 'off',
     reserve: countFrom('PARROT_RESERVE_MB', env.PARROT_RESERVE_MB ?? '64') * 1024 * 1024,
     simulatedModels: env.PARROT_SIMULATED_MODELS || undefined,
+    mcpCommands: commandsFrom(env.PARROT_MCP_COMMANDS),
     logLevel: env.PARROT_LOG ?? 'info',
   }
 }

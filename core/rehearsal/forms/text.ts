@@ -1,4 +1,5 @@
 import type { Check } from '../checks'
+import type { RecordedAnswer } from '../run'
 import { scriptSchema, type Script } from '../script'
 import { checkFromWords, checkInWords } from './checkWords'
 
@@ -20,9 +21,10 @@ export const MOST_SCRIPTS = 2000
  *     agent: Dogs travel free on a lead.
  *     - cites: Luggage
  *     - not: says: cheap
+ *     tool: next_sailing: {"departs": "09:10"}
  *
  * A "#" line begins a script, "visitor:" a turn; what stands after "agent:" is what the reply must mean, and each line
- * with a dash is a check. A line that begins with "|" is a further line of the one before; any other goes on with what was said last. A
+ * with a dash is a check; "tool:" says what a tool answers in this turn. A line that begins with "|" is a further line of the one before; any other goes on with what was said last. A
  * text without titles is one script.
  */
 export function scriptsFromText(text: string): ScriptsRead {
@@ -48,7 +50,7 @@ export function scriptsFromText(text: string): ScriptsRead {
 }
 
 /** Lines that begin something; all others go on with the one before. */
-const BEGINS = /^(?:#|[-*•]\s|(?:visitor|user|question|agent|answer|bot|folder|tags?)\s*:)/i
+const BEGINS = /^(?:#|[-*•]\s|(?:visitor|user|question|agent|answer|bot|folder|tags?|tool)\s*:)/i
 
 /** What stands in one line. */
 const IS_HEAD = /^(?:#|(?:folder|tags?)\s*:)/i
@@ -71,7 +73,7 @@ interface Draft {
   title: string
   folder: string
   tags: string[]
-  turns: { say: string; checks: Check[] }[]
+  turns: { say: string; checks: Check[]; tools?: RecordedAnswer[] }[]
   line: number
 }
 
@@ -79,7 +81,7 @@ interface Draft {
 function add(script: Draft, entry: string): string | undefined {
   const turn = script.turns.at(-1)
   const [, word = '', rest = ''] =
-    /^(visitor|user|question|agent|answer|bot|folder|tags?)\s*:\s*([\s\S]*)$/i.exec(entry) ?? []
+    /^(visitor|user|question|agent|answer|bot|folder|tags?|tool)\s*:\s*([\s\S]*)$/i.exec(entry) ?? []
   switch (word.toLowerCase()) {
     case 'visitor':
     case 'user':
@@ -92,6 +94,13 @@ function add(script: Draft, entry: string): string | undefined {
       if (!turn) return 'An answer without a question: a line with “visitor:” comes first.'
       if (rest !== '') turn.checks.push({ kind: 'means', text: rest })
       return undefined
+    case 'tool': {
+      const [, name, answer] = /^([\w-]{1,64})\s*:\s*([\s\S]*)$/.exec(rest) ?? []
+      if (!turn) return 'What a tool answers without a turn: a line with “visitor:” comes first.'
+      if (name === undefined) return 'Write the tool’s name, a colon, and what it answers: “tool: next_sailing: {…}”.'
+      turn.tools = [...(turn.tools ?? []), { name, answer: answer! }]
+      return undefined
+    }
     case 'folder':
       script.folder = rest
       return undefined
@@ -131,7 +140,11 @@ const asText = ({ title, folder, tags, turns }: Script): string =>
     `# ${title}`,
     ...(folder ? [`folder: ${folder}`] : []),
     ...(tags.length > 0 ? [`tags: ${tags.join(', ')}`] : []),
-    ...turns.flatMap(({ say, checks }) => [`visitor: ${say}`, ...checks.map((check) => `- ${checkInWords(check)}`)]),
+    ...turns.flatMap(({ say, checks, tools = [] }) => [
+      `visitor: ${say}`,
+      ...tools.map(({ name, answer }) => `tool: ${name}: ${answer}`),
+      ...checks.map((check) => `- ${checkInWords(check)}`),
+    ]),
   ]
     .map((entry) => entry.split(/\r?\n/).join('\n| '))
     .join('\n')

@@ -2,10 +2,10 @@
 import type { Brief } from '@parrot/core/brief'
 import { takeTurn, type Exchange, type Model, type PassageLibrary, type Today } from '@parrot/core/dialogue'
 import { libraryOf, withLibraryEdits, type LibraryEdit, type LibraryPart } from '@parrot/core/refine'
-import { playScript, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { playScript, withRecorded, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { rememberingUnderstudy } from '@parrot/core/understudy'
 import { readSnapshot } from '../library/snapshots'
-import { TOOLS } from '../turns/tools'
+import { calculator, standInTool, type StandIn } from '@parrot/core/tools'
 
 /** A source version as it is played with: what it is, and the file its index lies in. */
 export interface PlayedVersion {
@@ -23,6 +23,8 @@ export interface PlayedSubject {
   readonly versions: readonly PlayedVersion[]
   readonly edits: readonly LibraryEdit[]
   readonly today: Today
+  /** What answers in place of the tools it may use. */
+  readonly tools: readonly StandIn[]
 }
 
 export interface PlayTask {
@@ -45,7 +47,7 @@ export async function play({ subject, script, before, isShort }: PlayTask): Prom
   const { library, model } = libraryFor(subject)
   const result = await playScript(
     script,
-    (said, conversation) =>
+    (said, conversation, recorded) =>
       takeTurn(said, {
         brief: subject.brief,
         library,
@@ -54,7 +56,7 @@ export async function play({ subject, script, before, isShort }: PlayTask): Prom
         clock: () => performance.now(),
         today: subject.today,
         audience: 'reviewer',
-        tools: TOOLS,
+        tools: [calculator, ...withRecorded(subject.tools, recorded).map(standInTool)],
       }),
     before,
   )

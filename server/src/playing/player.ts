@@ -3,13 +3,15 @@ import { applyEdit, type Brief, type BriefEdit } from '@parrot/core/brief'
 import type { Exchange } from '@parrot/core/dialogue'
 import { judging } from '@parrot/core/errands'
 import { editsIn, type LibraryEdit, type ProposedEdit } from '@parrot/core/refine'
-import { playScript, type JudgeOther, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { standInTool } from '@parrot/core/tools'
+import { playScript, withRecorded, type JudgeOther, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { listEmbedders } from '../embedding'
 import { isValidToday, type UsedVersion } from '../library/cache'
 import { runErrand } from '../models/protocol'
 import { threadFile } from '../places'
 import type { Services } from '../services'
+import { EVERYBODYS, standInsFor } from '../tools'
 import { ask, todayHere, type Subject } from '../turns/subject'
 import { Baselines } from './baselines'
 import type { PlayedSubject, PlayTask } from './playWorker'
@@ -64,6 +66,7 @@ export class PlayPool {
     const played: PlayedSubject = {
       brief,
       today: todayHere(),
+      tools: await standInsFor(services, brief),
       versions: versions.map((version) => inShort(version, services)),
       edits,
     }
@@ -132,6 +135,7 @@ async function failing(
 
 /** Plays from the server's own thread; a library edit is tried by words alone, without an embedder. */
 async function outside(services: Services, subject: Subject, edits: readonly LibraryEdit[]): Promise<Player> {
+  const standIns = await standInsFor(services, subject.brief)
   const library = edits.length > 0 ? await services.library.openWith(subject.versions, edits) : undefined
   const judge =
     (signal?: AbortSignal): JudgeOther =>
@@ -145,8 +149,9 @@ async function outside(services: Services, subject: Subject, edits: readonly Lib
       failing(script, signal, () =>
         playScript(
           script,
-          (said, conversation) =>
+          (said, conversation, recorded) =>
             ask(services, subject, said, conversation, {
+              tools: [...EVERYBODYS, ...withRecorded(standIns, recorded).map(standInTool)],
               ...(signal ? { signal } : {}),
               ...(library ? { library } : {}),
             }),

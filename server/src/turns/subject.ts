@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Exchange, LibraryPort, Model, People, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { dayOf, takeTurn } from '@parrot/core/dialogue'
+import type { Tool } from '@parrot/core/tools'
 import { understudy } from '@parrot/core/understudy'
 import { briefAt, currentBrief } from '../agents/briefs'
 import type { AgentRow } from '../agents/queries'
@@ -14,10 +15,11 @@ import { versionsInUse } from '../library/queries'
 import { listEmbedders } from '../embedding'
 import { modelOf, modelState } from '../models'
 import type { Services } from '../services'
-import { TOOLS } from './tools'
+import { toolsFor } from '../tools'
 
 /** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
 export interface Subject {
+  readonly agentId: string
   readonly brief: Brief
   /** How many of its rules are its own; those of the sets it shares stand after them. */
   readonly ownRules: number
@@ -114,7 +116,7 @@ async function storedEdition(db: Database, agentId: string, number: number): Pro
 async function complete(
   { db, seal }: Services,
   agent: AgentRow,
-  { shared, ...parts }: Omit<Subject, 'model' | 'stance'> & { readonly shared: string },
+  { shared, ...parts }: Omit<Subject, 'agentId' | 'model' | 'stance'> & { readonly shared: string },
 ): Promise<Subject> {
   const model = agent.endpointId ? await modelOf(db, seal, agent.endpointId) : understudy
   const { inUse: embedder } = await listEmbedders(db)
@@ -127,7 +129,7 @@ async function complete(
   ]
     .filter(Boolean)
     .join(':')
-  return { ...parts, model, stance }
+  return { agentId: agent.id, ...parts, model, stance }
 }
 
 /** What a caller hears while an answer is made, and how it can be stopped. */
@@ -140,27 +142,29 @@ export interface Listening {
   /** Who hears it; a person who reviews unless told otherwise. */
   readonly audience?: 'visitor' | 'reviewer'
   readonly people?: People | undefined
+  /** What it may call in place of the tools its brief names. */
+  readonly tools?: readonly Tool[]
 }
 
 /** Takes one turn with a subject. Nothing is stored. */
 export async function ask(
-  { search }: Services,
+  services: Services,
   subject: Subject,
   said: string,
   conversation: readonly Exchange[],
-  { library, people, ...listening }: Listening = {},
+  { library, people, tools, ...listening }: Listening = {},
   variables: Readonly<Record<string, string>> = {},
 ): Promise<TurnState> {
   return takeTurn(said, {
     brief: subject.brief,
-    library: library ?? (await search.open(subject.versions)),
+    library: library ?? (await services.search.open(subject.versions)),
     model: subject.model,
     conversation,
     clock: () => performance.now(),
     today: todayHere(),
     variables: valuesFor(subject.brief, variables),
     audience: 'reviewer',
-    tools: TOOLS,
+    tools: tools ?? (await toolsFor(services, subject.brief, subject.agentId, listening.audience !== 'visitor')),
     ...(people ? { people } : {}),
     ...listening,
   })

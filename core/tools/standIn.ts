@@ -1,0 +1,31 @@
+import type { Schema, Tool } from './tool'
+
+/** A tool without its outside: what it is, and what answers in its place. */
+export interface StandIn {
+  readonly name: string
+  readonly title: string
+  readonly description: string
+  readonly parameters: Schema
+  readonly changes: boolean
+  /** JSON or words; null where nothing was kept. */
+  readonly answer: string | null
+}
+
+/** A tool that answers with what was recorded or written, and asks nobody. */
+export const standInTool = ({ answer, ...tool }: StandIn): Tool => ({
+  ...tool,
+  call: () => {
+    if (answer === null)
+      return { text: `Nothing stands in for “${tool.title}”: keep an answer for tests under Tools.`, isFailed: true }
+    const value = parsed(answer)
+    return { text: answer, isStandIn: true, ...(value === undefined ? {} : { value }) }
+  },
+})
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown
+  } catch {
+    return undefined
+  }
+}

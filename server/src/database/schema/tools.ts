@@ -1,0 +1,39 @@
+import { boolean, doublePrecision, index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import type { ToolAuth, ToolKind, ToolOperation } from '@parrot/contract'
+import { created, moment } from './columns'
+
+/** A tool of the workspace. Its secret is sealed with the key file of the data folder and never leaves the server. */
+export const tools = pgTable('tools', {
+  id: text('id').primaryKey(),
+  kind: text('kind').$type<ToolKind>().notNull(),
+  name: text('name').notNull(),
+  url: text('url').notNull().default(''),
+  /** Of an MCP server that is a program: which of the allowed commands. */
+  command: text('command').notNull().default(''),
+  auth: jsonb('auth').$type<ToolAuth>().notNull(),
+  sealedSecret: text('sealed_secret'),
+  timeoutMs: integer('timeout_ms').notNull(),
+  callsPerDay: integer('calls_per_day'),
+  operations: jsonb('operations').$type<ToolOperation[]>().notNull(),
+  createdAt: created(),
+  removedAt: moment('removed_at'),
+})
+
+/** Calls of tools, with what went and came, secrets masked; old ones are forgotten. */
+export const toolCalls = pgTable(
+  'tool_calls',
+  {
+    id: text('id').primaryKey(),
+    toolId: text('tool_id')
+      .notNull()
+      .references(() => tools.id, { onDelete: 'cascade' }),
+    operation: text('operation').notNull(),
+    agentId: text('agent_id'),
+    input: jsonb('input').notNull(),
+    output: text('output').notNull(),
+    isFailed: boolean('is_failed').notNull(),
+    tookMs: doublePrecision('took_ms').notNull(),
+    at: created(),
+  },
+  (table) => [index('tool_calls_tool').on(table.toolId, table.at)],
+)

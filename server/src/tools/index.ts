@@ -1,0 +1,4 @@
+/** Tools of the workspace: where they come from, how they are called, and what a turn may call. */
+export { toolRoutes } from './routes'
+export { EVERYBODYS } from './builtIn'
+export { standInsFor, toolsFor } from './turnTools'

@@ -1,0 +1,112 @@
+import { fetch, request as send } from 'undici'
+import { guardedAgent, isPrivate, PrivateAddress } from '../crawl'
+
+/** A request ready to be sent. */
+export interface ReadyRequest {
+  readonly method: string
+  readonly url: string
+  readonly headers: Readonly<Record<string, string>>
+  readonly body: string
+}
+
+/** What came back, or why nothing did, in words for the designer. */
+export type Reply =
+  | { readonly ok: true; readonly status: number; readonly text: string; readonly mediaType: string }
+  | { readonly ok: false; readonly message: string }
+
+export interface Reach {
+  readonly allowedHosts: readonly string[]
+  readonly timeoutMs: number
+  readonly signal?: AbortSignal | undefined
+}
+
+const MOST_BYTES = 1024 * 1024
+const MOST_REDIRECTS = 3
+/** A secret in one of these is sent to the host it was given for, and to no other. */
+const SECRET_HEADERS = /^(?:authorization|cookie|x-.*(?:key|token|secret).*)$/i
+
+/**
+ * Sends one request by the rules of page reading: http and https, public hosts and those that were allowed, each redirect
+ * checked anew and followed for what only reads. At most 1 MB within the time limit. Never throws.
+ */
+export async function reach(ready: ReadyRequest, { allowedHosts, timeoutMs, signal }: Reach): Promise<Reply> {
+  if (!URL.canParse(ready.url)) return failed(`“${ready.url}” is no web address.`)
+  const timeout = AbortSignal.timeout(timeoutMs)
+  const stop = signal ? AbortSignal.any([signal, timeout]) : timeout
+  let url = new URL(ready.url)
+  const { origin } = url
+  for (let redirects = 0; ; redirects++) {
+    if (url.protocol !== 'http:' && url.protocol !== 'https:') return failed('Only http and https addresses are asked.')
+    const isAllowed = isHostAllowed(url, allowedHosts)
+    if (!isAllowed && isPrivate(url)) return privateHost(url)
+    const dispatcher = guardedAgent(isAllowed)
+    try {
+      const headers =
+        url.origin === origin
+          ? ready.headers
+          : Object.fromEntries(Object.entries(ready.headers).filter(([name]) => !SECRET_HEADERS.test(name)))
+      const response = await send(url, {
+        method: ready.method as 'GET',
+        dispatcher,
+        headers,
+        ...(ready.body === '' ? {} : { body: ready.body }),
+        signal: stop,
+        headersTimeout: timeoutMs,
+        bodyTimeout: timeoutMs,
+      })
+      const target = response.headers.location
+      if (response.statusCode >= 300 && response.statusCode < 400 && typeof target === 'string') {
+        await response.body.dump({ limit: 16_384 }).catch(() => undefined)
+        if (ready.method !== 'GET' || redirects >= MOST_REDIRECTS || !URL.canParse(target, url))
+          return failed(`“${url.host}” sends the request on to another address, which is not followed.`)
+        url = new URL(target, url)
+        continue
+      }
+      const parts: Buffer[] = []
+      let size = 0
+      for await (const part of response.body) {
+        size += (part as Buffer).length
+        if (size > MOST_BYTES) return failed(`“${url.host}” answered with more than 1 MB.`)
+        parts.push(part as Buffer)
+      }
+      const mediaType = String(response.headers['content-type'] ?? '')
+      return { ok: true, status: response.statusCode, text: Buffer.concat(parts).toString('utf8'), mediaType }
+    } catch (error) {
+      return failed(reasonOf(error, url, timeoutMs))
+    } finally {
+      void dispatcher.destroy()
+    }
+  }
+}
+
+const isHostAllowed = (url: URL, allowedHosts: readonly string[]): boolean =>
+  allowedHosts.includes(url.host) || allowedHosts.includes(url.hostname)
+
+const failed = (message: string): Reply => ({ ok: false, message })
+const privateHost = ({ host }: URL): Reply =>
+  failed(`“${host}” is on a private network. Allow it under Settings if it is yours.`)
+
+function reasonOf(error: unknown, url: URL, timeoutMs: number): string {
+  const { name, code, cause, message } = error as Error & { code?: string; cause?: unknown }
+  if (error instanceof PrivateAddress || cause instanceof PrivateAddress)
+    return (privateHost(url) as { message: string }).message
+  if (name === 'TimeoutError' || /TIMEOUT/.test(code ?? ''))
+    return `“${url.host}” did not answer within ${timeoutMs / 1000} seconds.`
+  return `“${url.host}” could not be reached (${code ?? message}).`
+}
+
+/** A `fetch` by the same rules, for packages that ask for one. */
+export function guardedFetch(allowedHosts: readonly string[], timeoutMs: number): typeof globalThis.fetch {
+  return (async (input: string | URL, init: RequestInit = {}) => {
+    const url = new URL(String(input))
+    const isAllowed = isHostAllowed(url, allowedHosts)
+    if (!isAllowed && isPrivate(url)) throw new Error((privateHost(url) as { message: string }).message)
+    const timeout = AbortSignal.timeout(timeoutMs)
+    return fetch(url, {
+      ...(init as object),
+      redirect: 'error',
+      dispatcher: guardedAgent(isAllowed),
+      signal: init.signal ? AbortSignal.any([init.signal, timeout]) : timeout,
+    })
+  }) as unknown as typeof globalThis.fetch
+}

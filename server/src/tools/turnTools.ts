@@ -1,0 +1,91 @@
+import type { Brief } from '@parrot/core/brief'
+import { standInTool, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
+import type { ToolOperation } from '@parrot/contract'
+import type { Services } from '../services'
+import { BUILT_IN_TOOLS, EVERYBODYS } from './builtIn'
+import { operate } from './operate'
+import { callsToday, listTools, noteCall, type ToolRow } from './queries'
+
+type Means = Pick<Services, 'config' | 'db' | 'seal' | 'log'>
+
+/**
+ * The tools a brief names, as a turn calls them. For visitors they are what they are. Where a designer tries the agent,
+ * what only reads is really asked, and what changes something is answered by its stand-in, with what would have been sent.
+ */
+export async function toolsFor(
+  means: Means,
+  brief: Brief,
+  agentId: string | null,
+  isTrying: boolean,
+): Promise<readonly Tool[]> {
+  const named = new Set(brief.tools.flatMap(({ id, enabled }) => (enabled ? [id] : [])))
+  if (named.size === 0) return EVERYBODYS
+  const rows = await listTools(means.db)
+  const outside = rows.flatMap((row) =>
+    row.operations
+      .filter(({ name, isOn }) => isOn && named.has(name))
+      .map((operation) => toolFrom(means, row, operation, agentId, isTrying)),
+  )
+  const builtIn = BUILT_IN_TOOLS.filter((tool) => named.has(tool.name) || EVERYBODYS.includes(tool))
+  return [...builtIn, ...outside]
+}
+
+/** The same where nobody outside may be asked at all: in rehearsals, trials and studies, in a form a thread can be given. */
+export async function standInsFor({ db }: Pick<Services, 'db'>, brief: Brief): Promise<readonly StandIn[]> {
+  const named = new Set(brief.tools.flatMap(({ id, enabled }) => (enabled ? [id] : [])))
+  if (named.size === 0) return []
+  return (await listTools(db)).flatMap((row) =>
+    row.operations.filter(({ name, isOn }) => isOn && named.has(name)).map(standInOf),
+  )
+}
+
+const standInOf = ({ name, title, description, input, changes, standIn }: ToolOperation): StandIn => ({
+  name,
+  title: title || name,
+  description,
+  parameters: input as StandIn['parameters'],
+  changes,
+  answer: standIn,
+})
+
+function toolFrom(
+  means: Means,
+  row: ToolRow,
+  operation: ToolOperation,
+  agentId: string | null,
+  isTrying: boolean,
+): Tool {
+  const stand = standInTool(standInOf(operation))
+  return {
+    ...stand,
+    call: async (input, signal): Promise<ToolResult> => {
+      const given = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
+      if (isTrying && operation.changes) {
+        const { tried } = await operate(means, row, operation, given, { isDry: true })
+        const answer = await stand.call(given)
+        const sent = tried.request
+          ? `${tried.request.method} ${tried.request.url} ${tried.request.body}`.trim()
+          : row.name
+        return answer.isFailed
+          ? {
+              text: `Not done, since this is a test. It would have sent: ${sent}. Keep a stand-in answer under Tools to go on from here.`,
+              isFailed: true,
+            }
+          : { ...answer, text: answer.text }
+      }
+      if (row.callsPerDay !== null && (await callsToday(means.db, row.id)) >= row.callsPerDay)
+        return { text: `“${row.name}” was called as often today as it may be.`, isFailed: true }
+      const { tried, result } = await operate(means, row, operation, given, { signal })
+      await noteCall(means.db, {
+        toolId: row.id,
+        operation: operation.name,
+        agentId,
+        input: given,
+        output: tried.reply ?? '',
+        isFailed: tried.isFailed,
+        tookMs: tried.tookMs,
+      }).catch((error: unknown) => means.log.error(error))
+      return result
+    },
+  }
+}
