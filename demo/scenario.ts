@@ -82,13 +82,43 @@ const marlow: SampleAgent = {
         when: 'the passenger wants to book for a group',
         examples: ['I want to make a group booking', 'Can you book seats for our class?'],
         steps:
-          'Repeat what was given.\nSay “The desk confirms a group booking within two working days. Groups of ten or more get 15 % off.”',
+          'Repeat what was given, then use @book_crossing.\nSay “The desk confirms a group booking within two working days. Groups of ten or more get 15 % off.”',
         ask: [
           { name: 'people', type: 'number', question: 'How many people will travel?' },
           { name: 'day', type: 'date', question: 'On which day?' },
           { name: 'island', type: 'choice', question: 'To which island: Sula Holm, Inchmore or Little Tarn?' },
-          { name: 'e-mail', type: 'email', question: 'Which e-mail address may the desk write to?' },
+          { name: 'email', type: 'email', question: 'Which e-mail address may the desk write to?' },
         ],
+      },
+    ],
+    tools: [
+      {
+        id: 'seats_left',
+        when: 'someone asks whether there is room or how many seats are left on a boat',
+        like: [
+          'Is there still room on the boat to Inchmore on Friday?',
+          'How many seats are left to Sula Holm tomorrow?',
+        ],
+        unlike: ['When is the last boat to Sula Holm?', 'When do boats go to Inchmore?'],
+        whenFails: 'The harbour office does not answer just now; the ticket desk on 01632 960 144 can tell.',
+      },
+      {
+        id: 'fare_for',
+        when: 'someone asks what a crossing costs for several people together',
+        like: [
+          'What does it cost for 4 adults to Inchmore?',
+          'How much is it for two adults and three children to Little Tarn?',
+        ],
+        unlike: ['How much is an adult return to Sula Holm?', 'How much is a return to Inchmore?'],
+        tells: 'Together that is {{total}} to {{island}}.',
+      },
+      {
+        id: 'book_crossing',
+        approval: 'visitor',
+        mostCalls: 3,
+        tells:
+          'Your crossing {{number}} is booked: {{day}} at {{departs}} to {{island}} for {{people}}, on the {{boat}}.',
+        whenFails: 'That could not be booked just now. The ticket desk on 01632 960 144 can do it.',
       },
     ],
     answers: [
@@ -241,6 +271,31 @@ const marlow: SampleAgent = {
             { kind: 'includes', text: '£4.00' },
             { kind: 'includes', text: '01632 960 144' },
             { kind: 'excludes', text: 'cheap' },
+          ],
+        },
+      ],
+    },
+    {
+      title: 'A class books its crossing',
+      turns: [
+        {
+          say: 'I want to make a group booking for 12 people to Inchmore on 12 March',
+          checks: [{ kind: 'asksFor', name: 'email' }],
+        },
+        { say: 'class@carrow-school.example', checks: [{ kind: 'outcome', outcome: 'clarified' }] },
+        {
+          say: 'Yes please',
+          tools: [
+            {
+              name: 'book_crossing',
+              answer:
+                '{"number":"BSF-1001","island":"Inchmore","day":"2027-03-12","departs":"10:45","people":12,"boat":"Petrel"}',
+            },
+          ],
+          checks: [
+            { kind: 'tool', name: 'book_crossing', holding: '"people":12' },
+            { kind: 'includes', text: 'BSF-1001' },
+            { kind: 'includes', text: '10:45' },
           ],
         },
       ],

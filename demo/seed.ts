@@ -8,6 +8,7 @@ import { sampleAgents, type SampleAgent } from './scenario'
 
 const server = process.env.PARROT_URL ?? 'http://127.0.0.1:4100'
 const website = process.env.PARROT_SITE ?? 'http://127.0.0.1:4101'
+const office = process.env.PARROT_OFFICE ?? 'http://127.0.0.1:4106'
 const filesFolder = new URL(process.env.PARROT_DEMO_FILES ?? './files/', import.meta.url)
 
 const say = (message: string) => process.stdout.write(`${message}\n`)
@@ -93,6 +94,7 @@ const { agents } = hasMembers ? { agents: [] } : await call<{ agents: Agent[] }>
 if (!hasMembers && agents.length === 0) {
   say('Loading the sample agents…')
   const { hosts } = await call<{ hosts: string[] }>('GET', '/api/settings/hosts')
-  await call('PUT', '/api/settings/hosts', { hosts: [...hosts, new URL(website).host] })
+  await call('PUT', '/api/settings/hosts', { hosts: [...hosts, new URL(website).host, new URL(office).host] })
+  await call('POST', '/api/tools', { kind: 'openapi', name: 'Harbour office', url: `${office}/openapi.json` })
   for (const sample of sampleAgents) await load(sample)
 }

@@ -45,8 +45,8 @@ export async function openWorld(env: Readonly<Record<string, string>> = {}): Pro
   const dataFolder = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
   // A database that is ready: making one takes many seconds and is not what is tested here.
   if (existsSync(blankImage())) cpSync(blankImage(), join(dataFolder, 'database'), { recursive: true })
-  const [port = 0, sitePort, modelPort, transcriberPort, smtpPort = 0, mailboxPort] = await Promise.all(
-    Array.from({ length: 6 }, freePort),
+  const [port = 0, sitePort, modelPort, transcriberPort, smtpPort = 0, mailboxPort, officePort] = await Promise.all(
+    Array.from({ length: 7 }, freePort),
   )
   const url = `http://127.0.0.1:${port}`
   const browser = await launchBrowser()
@@ -66,6 +66,7 @@ export async function openWorld(env: Readonly<Record<string, string>> = {}): Pro
         PARROT_TRANSCRIBER_PORT: String(transcriberPort),
         PARROT_SMTP_PORT: String(smtpPort),
         PARROT_MAILBOX_PORT: String(mailboxPort),
+        PARROT_OFFICE_PORT: String(officePort),
         ...env,
       },
     })

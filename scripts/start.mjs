@@ -57,7 +57,11 @@ const server = run('main.js', { PARROT_SIMULATED_MODELS: `http://127.0.0.1:${mod
 server.once('exit', (code) => stop(code ?? 1))
 standIns.once('exit', (code) => code && console.log('The stand-ins stopped. Is another copy running?'))
 if (await untilHealthy(server)) {
-  const seeding = run('seed.js', { PARROT_URL: address, PARROT_SITE: `http://127.0.0.1:${sitePort}` })
+  const seeding = run('seed.js', {
+    PARROT_URL: address,
+    PARROT_SITE: `http://127.0.0.1:${sitePort}`,
+    PARROT_OFFICE: `http://127.0.0.1:${process.env.PARROT_OFFICE_PORT ?? '4106'}`,
+  })
   if ((await ended(seeding)) !== 0)
     console.log('The sample agents could not be loaded; the application works without them.')
   console.log(`\n  Mild Parrot is ready:  ${address}\n  Stop it with Ctrl+C.\n`)

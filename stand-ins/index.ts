@@ -1,3 +1,4 @@
+export { buildOffice } from './office'
 export { startMailbox, type Mailbox } from './mailbox'
 export { buildModelEndpoint, STAND_INS } from './models/endpoint'
 export { buildSite } from './site'

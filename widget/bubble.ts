@@ -46,7 +46,10 @@ function styled(host: HTMLElement, css: string): ShadowRoot {
 /** The page stands where the script stands, and grows with what is said. */
 function inline(): void {
   const host = document.createElement('div')
-  const root = styled(host, ':host{all:initial!important;display:block!important}.frame{display:block;width:100%;height:560px;border:0}')
+  const root = styled(
+    host,
+    ':host{all:initial!important;display:block!important}.frame{display:block;width:100%;height:560px;border:0}',
+  )
   const page = frame()
   root.append(page)
   script?.after(host)

@@ -57,7 +57,9 @@ function begin(jobs: readonly Job[], state: TurnState, context: TurnContext): St
     .flatMap((job) => {
       const call = judge(job, reading)
       // Information is what tools are asked for; a duty is begun by it only where the designer said so.
-      const isMeant = call.confidence >= BARS.always && (job.isTool || !isInformation || call.confidence === 1)
+      const isMeant = job.isTool
+        ? call.confidence >= barFor(job, state.question, context)
+        : call.confidence >= BARS.always && (!isInformation || call.confidence === 1)
       return isMeant ? [{ job, near: nearOf(state.question, job), ...call }] : []
     })
     .sort((a, b) => b.near - a.near || b.confidence - a.confidence)
@@ -79,6 +81,18 @@ function begin(jobs: readonly Job[], state: TurnState, context: TurnContext): St
     fitDetail(best),
     ...Object.entries(filled).map(([name, value]) => ({ label: name, text: value })),
   ])
+}
+
+/** How much surer one must be of a tool that is given nothing of what it needs: many questions are near its subject. */
+const GIVEN_NOTHING = 0.4
+
+/** How sure a line must call for a tool: the less it gives of what the tool needs, the surer. */
+function barFor(job: Job, line: string, context: TurnContext): number {
+  const needed = job.ask.filter(({ required }) => required)
+  if (needed.length === 0) return BARS.always
+  const given = takenFrom(job, line, {}, context)
+  const missing = needed.filter(({ name }) => !(name in given)).length
+  return BARS.always + (GIVEN_NOTHING * missing) / needed.length
 }
 
 /** How near a line is to a job's name, occasion or one of its sample lines: tells jobs of one subject apart. */

@@ -63,7 +63,11 @@ export function jobsOf(context: TurnContext): Job[] {
       },
     ]
   })
-  return [...duties, ...used.map(jobOf)]
+  // One without an occasion of its own is for duties that name it, and for a model that decides itself.
+  return [
+    ...duties,
+    ...used.filter(({ entry }) => [entry.when, ...entry.like].some((text) => text.trim() !== '')).map(jobOf),
+  ]
 }
 
 /** What a duty asks for, and beside it what its tools cannot do without. */

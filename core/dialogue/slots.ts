@@ -92,9 +92,10 @@ function numberFor(slot: Slot, line: string, isAsked: boolean): string | undefin
     (each) => each.dimension === 'count' && !dates.some((date) => each.start < date.end && each.end > date.start),
   )
   const asked = contentStems(`${slot.name} ${slot.question}`)
-  const meant = counts.find(
-    (each) => each.of.some((of) => asked.has(of)) || ANYONE.has(each.of[0] ?? '') || each.of[0] === 'of',
-  )
+  // "Two adults and three children": what is counted by the very word is meant before anybody at all.
+  const meant =
+    counts.find((each) => each.of.some((of) => asked.has(of))) ??
+    counts.find((each) => ANYONE.has(each.of[0] ?? '') || each.of[0] === 'of')
   if (meant) return String(meant.amount)
   if (!isAsked) return undefined
   if (counts[0]) return String(counts[0].amount)

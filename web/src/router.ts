@@ -9,6 +9,8 @@ export const router = createRouter({
     { path: '/people', name: 'people', component: () => import('./members/PeoplePage.vue') },
     { path: '/sign-in', name: 'sign-in', component: () => import('./members/SignInPage.vue') },
     { path: '/invited/:token', name: 'invited', component: () => import('./members/InvitedPage.vue') },
+    { path: '/tools', name: 'tools', component: () => import('./tools/ToolsPage.vue') },
+    { path: '/tools/:toolId', name: 'tool', component: () => import('./tools/ToolPage.vue') },
     { path: '/settings', name: 'settings', component: () => import('./settings/SettingsPage.vue') },
     {
       path: '/agents/:id',

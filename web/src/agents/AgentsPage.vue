@@ -92,6 +92,7 @@ async function readIn(agent: Agent): Promise<void> {
     <header class="page-head">
       <AgentFace seed="Mild Parrot" :size="38" />
       <h1>Mild Parrot</h1>
+      <ElButton tag="router-link" text to="/tools">Tools</ElButton>
       <ElButton tag="router-link" text to="/settings">Models and settings</ElButton>
       <MemberMenu />
       <ElButton text @click="isReadingIn = true">Read in a folder</ElButton>

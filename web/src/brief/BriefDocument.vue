@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import type { Brief } from '@parrot/contract'
+import { computed, ref, watch } from 'vue'
+import type { Brief, UsableTool } from '@parrot/contract'
+import { get } from '../api/client'
 import { useAgent } from '../frame/agentStore'
+import { useLoaded } from '../shared/load'
 import { useBrief } from './briefStore'
 import CalledBy from './CalledBy.vue'
 import { useCalls } from './callStore'
@@ -20,6 +22,7 @@ import RuleList from './RuleList.vue'
 import SharedRules from './SharedRules.vue'
 import ShareMenu from './ShareMenu.vue'
 import SwitchLine from './SwitchLine.vue'
+import ToolList from './ToolList.vue'
 
 /** The brief as a document, section by section; every line is edited where it is read. */
 const props = defineProps<{ brief: Brief; agentId: string }>()
@@ -30,6 +33,11 @@ const shared = ref<InstanceType<typeof SharedRules>>()
 useMarginLayout(root, [() => store.remarks, () => store.readingOf])
 
 const { edit } = store
+const { data: tools, load: loadTools } = useLoaded(() =>
+  get<{ tools: UsableTool[] }>(`/api/agents/${props.agentId}/tools`),
+)
+watch(() => props.agentId, loadTools, { immediate: true })
+const usable = computed(() => tools.value?.tools)
 const calls = useCalls()
 watch(
   () => [props.agentId, props.brief] as const,
@@ -77,7 +85,12 @@ watch(
 
     <section id="duties">
       <h2 tabindex="-1">Duties</h2>
-      <DutyList :duties="brief.duties" @change="edit((d) => (d.duties = $event))" />
+      <DutyList :duties="brief.duties" :tools="brief.tools" @change="edit((d) => (d.duties = $event))" />
+    </section>
+
+    <section id="tools">
+      <h2 tabindex="-1">Tools</h2>
+      <ToolList :tools="brief.tools" :usable="usable" @change="edit((d) => (d.tools = $event))" />
     </section>
 
     <section id="boundaries">

@@ -6,11 +6,12 @@ import CalledBy from './CalledBy.vue'
 import DutyAsks from './DutyAsks.vue'
 import EntryPart from './EntryPart.vue'
 import EntryRow from './EntryRow.vue'
+import StepsField from './StepsField.vue'
 import { newId, useOrderedList } from './orderedList'
 
 /** Duties: when each begins, what it asks for one by one, and what is said once all is there. */
 type Duty = Brief['duties'][number]
-const props = defineProps<{ duties: readonly Duty[] }>()
+const props = defineProps<{ duties: readonly Duty[]; tools: Brief['tools'] }>()
 const emit = defineEmits<{ change: [duties: Duty[]] }>()
 const rows = ref<HTMLElement>()
 const list = useOrderedList<Duty>(
@@ -87,14 +88,14 @@ const lines = (text: string) => text.split('\n').map((line) => line.trimStart())
         <EntryPart label="Asks for">
           <DutyAsks :asks="duty.ask" :duty="at" @change="list.set(at, { ask: $event })" />
         </EntryPart>
-        <EntryPart
-          label="Then"
-          is-long
-          :value="duty.steps"
-          :maxlength="8000"
-          placeholder="what is said once all is there"
-          @write="list.set(at, { steps: $event })"
-        />
+        <EntryPart label="Then">
+          <StepsField
+            :model-value="duty.steps"
+            :tools="tools"
+            :about="`Duty ${at + 1}: then`"
+            @update:model-value="list.set(at, { steps: $event })"
+          />
+        </EntryPart>
       </EntryRow>
     </div>
     <ElButton size="small" data-add @click="list.add()">Add a duty</ElButton>

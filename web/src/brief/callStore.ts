@@ -9,8 +9,8 @@ export type ConditionCalls = CallAnswer['conditions'][number]
 /** Edits are tried when they rest this long. */
 const REST_MS = 700
 
-/** The conditions of a brief that lines are judged against: its rules', boundaries' and duties', keyed by their ids. */
-export function conditionsOf({ rules, boundaries, duties }: Brief): Condition[] {
+/** The conditions of a brief that lines are judged against: its rules', boundaries', duties' and tools', keyed by their ids. */
+export function conditionsOf({ rules, boundaries, duties, tools }: Brief): Condition[] {
   return [
     ...rules
       .filter(({ when, enabled }) => enabled && when.trim() !== '')
@@ -39,6 +39,16 @@ export function conditionsOf({ rules, boundaries, duties }: Brief): Condition[] 
         kind: 'duty' as const,
         when: when.trim() || name,
         like: said(examples),
+        unlike: said(unlike),
+        strength: 'always' as const,
+      })),
+    ...tools
+      .filter(({ when, enabled }) => enabled && when.trim() !== '')
+      .map(({ id, when, like, unlike }) => ({
+        key: `tool ${id}`,
+        kind: 'tool' as const,
+        when,
+        like: said(like),
         unlike: said(unlike),
         strength: 'always' as const,
       })),

@@ -5,6 +5,7 @@ export const SECTIONS = [
   ['manner', 'Manner'],
   ['rules', 'Rules'],
   ['duties', 'Duties'],
+  ['tools', 'Tools'],
   ['boundaries', 'Boundaries'],
   ['glossary', 'Glossary'],
   ['answers', 'Model answers'],

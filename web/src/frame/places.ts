@@ -32,6 +32,7 @@ export function placesHere(agentId: string): Place[] {
     { group: 'Actions', title: 'Add a website', to: { name: 'library', params, query: { pane: 'website' } } },
     { group: 'Actions', title: 'New script', to: { name: 'rehearse', params: { ...params, scriptId: 'new' } } },
     { group: 'Actions', title: 'New agent', to: { name: 'new-agent' } },
+    { group: 'Settings', title: 'Tools', to: { name: 'tools' } },
     { group: 'Settings', title: 'Models and settings', to: { name: 'settings' } },
     { group: 'Settings', title: 'Embedder, recordings, private hosts', to: { name: 'settings' } },
     ...Object.entries(FIELD_LABELS).map(([field, title]) => ({

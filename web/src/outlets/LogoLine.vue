@@ -42,7 +42,4 @@ img {
   max-height: 40px;
   max-width: 140px;
 }
-.wrong {
-  color: var(--brick);
-}
 </style>

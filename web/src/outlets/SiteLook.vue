@@ -96,7 +96,4 @@ function take(accent: string): void {
   border-left: 16px solid var(--colour);
   margin: 0;
 }
-.wrong {
-  color: var(--brick);
-}
 </style>

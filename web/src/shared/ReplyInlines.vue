@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { inject } from 'vue'
+import { ElPopover } from 'element-plus'
 import type { Inline } from '@parrot/client'
 import { placeOf } from './place'
 import { REPLY_MARKS } from './replyParts'
@@ -10,9 +11,16 @@ const marks = inject(REPLY_MARKS)!
 const titleOf = (ground: { passageId?: string | undefined }) =>
   ground.passageId === undefined ? 'Open the line of the brief this comes from' : 'Open the passage this comes from'
 
+/** What a tool gave back stands in no document: it is shown where it is cited. */
+const ofTool = ({ sourceId }: { sourceId: string }) => sourceId.startsWith('tool:')
+const toldBy = (marker: number) => {
+  const citation = marks.citationOf(marker)
+  return citation && ofTool(citation) ? citation : undefined
+}
+
 function open(marker: number): void {
   const citation = marks.citationOf(marker)
-  if (citation) marks.cite(citation)
+  if (citation && !ofTool(citation)) marks.cite(citation)
 }
 </script>
 
@@ -33,7 +41,16 @@ function open(marker: number): void {
         ><template v-else>{{ run.text }}</template></template
       ></template
     ><span v-else-if="each.kind === 'marker'" class="kept"
+      ><ElPopover v-if="toldBy(each.marker)" trigger="click" :width="360" :persistent="false">
+        <template #reference
+          ><button type="button" class="marker" :aria-label="`What the tool gave back, ${each.marker}`">
+            {{ each.marker }}
+          </button></template
+        >
+        <p class="label">{{ toldBy(each.marker)!.sourceTitle }}</p>
+        <p class="given">{{ toldBy(each.marker)!.quote }}</p></ElPopover
       ><button
+        v-else
         type="button"
         class="marker"
         :disabled="!marks.citationOf(each.marker)"
@@ -84,6 +101,12 @@ function open(marker: number): void {
 }
 .marker:disabled {
   cursor: default;
+}
+.given {
+  max-height: 240px;
+  overflow: auto;
+  font: var(--text-small) / 1.5 var(--mono);
+  overflow-wrap: anywhere;
 }
 code {
   font: 0.85em var(--mono);

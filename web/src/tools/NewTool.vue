@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import { ElButton, ElInput, ElSegmented } from 'element-plus'
+import type { ToolKind, ToolShown } from '@parrot/contract'
+import { ApiProblem, call, get, post } from '../api/client'
+import ChoiceField from '../shared/ChoiceField.vue'
+import { useActing } from '../shared/acting'
+import { useFilePick } from '../shared/pick'
+import { blankOperation, KIND_ORDER, TOOL_KINDS } from './kinds'
+
+/** A new tool: where it comes from, and how it is reached. What it offers is found there. */
+const props = defineProps<{ commands: readonly string[] }>()
+const emit = defineEmits<{ made: [tool: ToolShown]; cancel: [] }>()
+const kind = ref<ToolKind>('openapi')
+const KINDS = KIND_ORDER.map((value) => ({ value, label: TOOL_KINDS[value].name }))
+const form = ref({ name: '', url: '', document: '', secret: '', command: '' })
+const { error, isBusy, act } = useActing()
+const hostToAllow = ref('')
+const help = useId()
+
+const programs = computed(() => [
+  ['', 'at an address'] as const,
+  ...props.commands.map((name) => [name, name] as const),
+])
+const pick = useFilePick(
+  async ([file]) => {
+    form.value.document = await file!.text()
+  },
+  { accept: '.json,.yaml,.yml' },
+)
+const nameFrom = (words: string) =>
+  words
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '_')
+    .replace(/^_+|_+$/g, '')
+    .slice(0, 48) || 'request'
+
+const make = () =>
+  act(async () => {
+    hostToAllow.value = ''
+    const { name, url, document, secret, command } = form.value
+    // A secret is sent as most services want it; how is changed on the tool's own page.
+    const auth = secret ? { auth: { kind: 'header', name: 'Authorization', prefix: 'Bearer ' }, secret } : {}
+    const own = {
+      http: { operations: [{ ...blankOperation(), name: nameFrom(name), title: name }] },
+      openapi: document.trim() ? { document } : {},
+      mcp: command ? { command } : {},
+    }[kind.value]
+    try {
+      emit('made', await post<ToolShown>('/api/tools', { kind: kind.value, name, url: url.trim(), ...auth, ...own }))
+    } catch (problem) {
+      hostToAllow.value = (problem instanceof ApiProblem && problem.problem.extra?.hostToAllow) || ''
+      throw problem
+    }
+  })
+
+const allow = () =>
+  act(async () => {
+    const { hosts } = await get<{ hosts: string[] }>('/api/settings/hosts')
+    await call('PUT', '/api/settings/hosts', { hosts: [...hosts, hostToAllow.value] })
+    await make()
+  })
+</script>
+
+<template>
+  <form class="new" @submit.prevent="make" @keydown.esc.stop="emit('cancel')">
+    <h2>New tool</h2>
+    <div class="form-line">
+      <span class="label">It is</span>
+      <div>
+        <ElSegmented v-model="kind" :options="KINDS" aria-label="Where it comes from" :aria-describedby="help" />
+        <p :id="help" class="soft small">{{ TOOL_KINDS[kind].says }}</p>
+      </div>
+    </div>
+    <label class="form-line"
+      ><span class="label">Name</span
+      ><ElInput v-model="form.name" required maxlength="80" placeholder="what you call it"
+    /></label>
+    <div v-if="kind === 'mcp' && commands.length" class="form-line">
+      <span class="label">It runs</span>
+      <ChoiceField v-model="form.command" :options="programs" about="Where the server runs" />
+    </div>
+    <label v-if="!form.command || kind !== 'mcp'" class="form-line"
+      ><span class="label">{{ kind === 'openapi' ? 'Document at' : 'Address' }}</span
+      ><ElInput
+        v-model="form.url"
+        :required="kind !== 'openapi' || !form.document"
+        maxlength="2000"
+        placeholder="https://…"
+    /></label>
+    <div v-if="kind === 'openapi'" class="form-line">
+      <span class="label">Or the document</span>
+      <div>
+        <ElInput
+          v-model="form.document"
+          type="textarea"
+          :autosize="{ minRows: 2, maxRows: 8 }"
+          placeholder="JSON or YAML, pasted"
+          aria-label="The document itself"
+        />
+        <ElButton text size="small" @click="pick">From a file</ElButton>
+      </div>
+    </div>
+    <label v-if="kind !== 'mcp' || !form.command" class="form-line"
+      ><span class="label">Secret</span
+      ><ElInput
+        v-model="form.secret"
+        type="password"
+        autocomplete="off"
+        placeholder="if it needs one; how it is sent can be changed after"
+    /></label>
+    <p v-if="error" class="wrong" role="alert">
+      {{ error }}
+      <ElButton v-if="hostToAllow" size="small" @click="allow">Allow {{ hostToAllow }} and try again</ElButton>
+    </p>
+    <div class="acts">
+      <ElButton native-type="submit" type="primary" :disabled="isBusy">{{
+        isBusy ? 'Looking what it offers …' : kind === 'http' ? 'Put it together' : 'Look what it offers'
+      }}</ElButton>
+      <ElButton @click="emit('cancel')">Cancel</ElButton>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.new {
+  max-width: 760px;
+  margin-bottom: var(--gap-5);
+  padding-bottom: var(--gap-4);
+  border-bottom: 1px solid var(--line);
+}
+h2 {
+  margin-bottom: var(--gap-2);
+}
+.acts {
+  margin-top: var(--gap-3);
+}
+</style>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { ElButton, ElInput, ElInputNumber } from 'element-plus'
+import type { ToolShown } from '@parrot/contract'
+import ChoiceField from '../shared/ChoiceField.vue'
+
+/** How a tool is reached: its address, how it says who asks, and how long and how often. */
+const tool = defineModel<ToolShown>({ required: true })
+const emit = defineEmits<{ secret: [secret: string] }>()
+const secret = ref('')
+const AUTHS = [
+  ['none', 'nothing is needed'],
+  ['header', 'a secret in a header'],
+  ['query', 'a secret in the address'],
+  ['basic', 'name and password'],
+  ['client', 'OAuth client credentials'],
+] as const
+
+function send(text: string): void {
+  emit('secret', text)
+  secret.value = ''
+}
+</script>
+
+<template>
+  <label class="form-line"><span class="label">Name</span><ElInput v-model="tool.name" maxlength="80" /></label>
+  <label v-if="!tool.command" class="form-line"
+    ><span class="label">{{ tool.kind === 'mcp' ? 'Server' : 'Base address' }}</span
+    ><ElInput v-model="tool.url" maxlength="2000" placeholder="https://…"
+  /></label>
+  <div v-if="!tool.command" class="form-line">
+    <span class="label">Who asks</span>
+    <ChoiceField v-model="tool.auth.kind" :options="AUTHS" about="How it says who asks" />
+  </div>
+  <template v-if="tool.auth.kind !== 'none'">
+    <label class="form-line"
+      ><span class="label">{{
+        tool.auth.kind === 'header' ? 'Header' : tool.auth.kind === 'query' ? 'Parameter' : 'Name'
+      }}</span
+      ><ElInput
+        v-model="tool.auth.name"
+        maxlength="200"
+        :placeholder="tool.auth.kind === 'header' ? 'Authorization' : ''"
+    /></label>
+    <label v-if="tool.auth.kind === 'header'" class="form-line"
+      ><span class="label">Before it</span
+      ><ElInput v-model="tool.auth.prefix" maxlength="40" placeholder="such as “Bearer ”"
+    /></label>
+    <template v-if="tool.auth.kind === 'client'">
+      <label class="form-line"
+        ><span class="label">Tokens from</span
+        ><ElInput v-model="tool.auth.tokenUrl" maxlength="2000" placeholder="https://…/token"
+      /></label>
+      <label class="form-line"
+        ><span class="label">Scope</span><ElInput v-model="tool.auth.scope" maxlength="500"
+      /></label>
+    </template>
+    <form class="form-line" @submit.prevent="send(secret)">
+      <span class="label">Secret</span>
+      <span class="acts">
+        <ElInput
+          v-model="secret"
+          class="secret"
+          type="password"
+          autocomplete="off"
+          aria-label="Secret"
+          :placeholder="tool.hasSecret ? '✓ kept, and never shown again' : 'none yet'"
+        />
+        <ElButton native-type="submit" size="small" :disabled="secret === ''">Keep it</ElButton>
+        <ElButton v-if="tool.hasSecret" text size="small" @click="send('')">Forget it</ElButton>
+      </span>
+    </form>
+  </template>
+  <div class="form-line">
+    <span class="label">It may take</span>
+    <span class="acts">
+      <ElInputNumber
+        :model-value="tool.timeoutMs / 1000"
+        class="short"
+        :min="0.5"
+        :max="120"
+        :step="1"
+        controls-position="right"
+        aria-label="Seconds it may take"
+        @update:model-value="tool.timeoutMs = Math.round(($event ?? 10) * 1000)"
+      />
+      seconds, and be called
+      <ElInputNumber
+        v-model="tool.callsPerDay"
+        class="short"
+        :min="1"
+        :max="1000000"
+        :value-on-clear="null"
+        controls-position="right"
+        placeholder="∞"
+        aria-label="Calls a day at most"
+      />
+      times a day
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.secret {
+  flex: 1;
+  min-width: 180px;
+}
+.short {
+  width: 110px;
+}
+</style>

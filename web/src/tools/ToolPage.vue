@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useTitle, watchDebounced } from '@vueuse/core'
+import { ElButton } from 'element-plus'
+import type { ToolShown } from '@parrot/contract'
+import { call, get, post, wordsFor } from '../api/client'
+import EmptyNote from '../shared/EmptyNote.vue'
+import LoadingNote from '../shared/LoadingNote.vue'
+import { tell, tellFailure } from '../shared/undo'
+import { blankOperation, TOOL_KINDS } from './kinds'
+import CallLog from './CallLog.vue'
+import OperationForm from './OperationForm.vue'
+import OperationList from './OperationList.vue'
+import ReachForm from './ReachForm.vue'
+import TryTool from './TryTool.vue'
+
+/** One tool: how it is reached, what of it is switched on, and beside it what comes back. Every change is kept by itself. */
+const route = useRoute()
+const router = useRouter()
+const path = computed(() => `/api/tools/${String(route.params.toolId)}`)
+const tool = ref<ToolShown>()
+const failed = ref('')
+const saving = ref<'saved' | 'saving' | string>('saved')
+const chosen = ref('')
+/** Grows with each call, so that the log is read anew. */
+const tried = ref(0)
+let kept = ''
+useTitle(computed(() => `${tool.value?.name ?? 'Tool'} · Mild Parrot`))
+
+const operation = computed({
+  get: () => tool.value?.operations.find(({ name }) => name === chosen.value),
+  set: (next) => {
+    if (!tool.value || !next) return
+    const at = tool.value.operations.findIndex(({ name }) => name === chosen.value)
+    tool.value.operations[at] = next
+    chosen.value = next.name
+  },
+})
+const textOf = (value: ToolShown | undefined) =>
+  JSON.stringify(value && [value.name, value.url, value.auth, value.timeoutMs, value.callsPerDay, value.operations])
+
+function take(next: ToolShown): void {
+  tool.value = next
+  kept = textOf(next)
+  if (!next.operations.some(({ name }) => name === chosen.value))
+    chosen.value = (next.operations.find(({ isOn }) => isOn) ?? next.operations[0])?.name ?? ''
+}
+onMounted(async () => {
+  try {
+    take(await get<ToolShown>(path.value))
+  } catch (problem) {
+    failed.value = wordsFor(problem)
+  }
+})
+
+watchDebounced(tool, () => keep(), { deep: true, debounce: 500 })
+async function keep(secret?: string): Promise<void> {
+  const text = textOf(tool.value)
+  if (!tool.value || (text === kept && secret === undefined)) return
+  saving.value = 'saving'
+  try {
+    const next = await call<ToolShown>('PUT', path.value, {
+      ...tool.value,
+      ...(secret === undefined ? {} : { secret }),
+    })
+    kept = text
+    tool.value.hasSecret = next.hasSecret
+    saving.value = 'saved'
+  } catch (problem) {
+    saving.value = wordsFor(problem)
+  }
+}
+
+function addOperation(): void {
+  const taken = new Set(tool.value!.operations.map(({ name }) => name))
+  let name = 'request'
+  for (let number = 2; taken.has(name); number++) name = `request_${number}`
+  tool.value!.operations.push({ ...blankOperation(), name, title: 'New request' })
+  chosen.value = name
+}
+
+async function refresh(): Promise<void> {
+  try {
+    take(await post<ToolShown>(`${path.value}/refresh`))
+    tell('It was asked anew what it offers.')
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+
+async function remove(): Promise<void> {
+  const { name } = tool.value!
+  try {
+    await call('DELETE', path.value)
+    const from = path.value
+    await router.push({ name: 'tools' })
+    tell(`“${name}” was taken away; agents do without it.`, async () => {
+      await post(`${from}/restore`)
+      await router.push({ name: 'tool', params: { toolId: from.split('/').at(-1) } })
+    })
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+</script>
+
+<template>
+  <main class="page">
+    <EmptyNote v-if="failed" tone="failed" title="The tool could not be loaded" :text="failed">
+      <ElButton to="/tools" tag="router-link">All tools</ElButton>
+    </EmptyNote>
+    <LoadingNote v-else-if="!tool" :rows="8" />
+    <template v-else>
+      <header class="page-head">
+        <ElButton to="/tools" tag="router-link" text>‹ Tools</ElButton>
+        <h1>{{ tool.name }}</h1>
+        <span v-if="saving === 'saved'" class="soft" role="status">✓ Kept</span>
+        <span v-else-if="saving === 'saving'" class="soft">Keeping …</span>
+        <span v-else class="wrong" role="alert">{{ saving }}</span>
+      </header>
+      <p class="soft">{{ TOOL_KINDS[tool.kind].name }}: {{ TOOL_KINDS[tool.kind].says }}.</p>
+      <div class="tool">
+        <section aria-label="The tool">
+          <ReachForm v-model="tool" @secret="keep" />
+          <OperationList
+            v-model="tool.operations"
+            v-model:chosen="chosen"
+            :kind="tool.kind"
+            @add="addOperation"
+            @refresh="refresh"
+          />
+          <OperationForm v-if="operation" :key="chosen" v-model="operation" :kind="tool.kind" />
+          <ElButton type="danger" text size="small" class="remove" @click="remove">Take this tool away</ElButton>
+        </section>
+        <aside aria-label="Try it">
+          <TryTool v-if="operation" :key="chosen" v-model="operation" :tool-id="tool.id" @tried="tried++" />
+          <CallLog :key="tried" :path="path" />
+        </aside>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.tool {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(340px, 460px);
+  gap: var(--gap-6);
+  margin-top: var(--gap-3);
+}
+.remove {
+  margin-top: var(--gap-5);
+}
+@media (width < 960px) {
+  .tool {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
