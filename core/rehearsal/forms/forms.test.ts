@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { scriptSchema, type ScriptResult } from '../index'
+import { scriptSchema, type Script, type ScriptResult } from '../index'
 import {
   asJunit,
   scriptsAsFile,
@@ -98,6 +98,22 @@ visitor: And a cat?
     ['# Empty', 1, 'at least one turn'],
   ])('that cannot be read say where: %j', (text, line, problem) => {
     expect(scriptsFromText(text)).toMatchObject({ ok: false, line, problem: expect.stringContaining(problem) })
+  })
+})
+
+describe('what a tool answers', () => {
+  it('is written with its turn and read again', () => {
+    const answer = '{"number": "B-7",\n "day": "12 March"}'
+    const script: Script = {
+      title: 'Booking',
+      folder: '',
+      tags: [],
+      turns: [{ say: 'Book it', checks: [], tools: [{ name: 'book_crossing', answer }] }],
+    }
+    const text = scriptsAsText([script])
+    expect(text).toContain('tool: book_crossing: {"number": "B-7",\n|  "day": "12 March"}')
+    expect(scriptsFromText(text)).toEqual({ ok: true, scripts: [script] })
+    expect(scriptsFromText('visitor: x\ntool: nothing')).toMatchObject({ ok: false, line: 2 })
   })
 })
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElButton, ElSwitch } from 'element-plus'
 
-/** What can be done with one entry of a list: move, double, remove, switch off. */
-defineProps<{ name: string; at: number; count: number; enabled?: boolean }>()
+/** What can be done with one entry of a list: move, double (unless there is one of it only), remove, switch off. */
+defineProps<{ name: string; at: number; count: number; enabled?: boolean; isOnce?: boolean }>()
 defineEmits<{ move: [by: number]; duplicate: []; remove: []; enable: [on: boolean] }>()
 </script>
 
@@ -27,7 +27,7 @@ defineEmits<{ move: [by: number]; duplicate: []; remove: []; enable: [on: boolea
       @click="$emit('move', 1)"
       >↓</ElButton
     >
-    <ElButton text size="small" :aria-label="`Duplicate ${name} ${at + 1}`" @click="$emit('duplicate')"
+    <ElButton v-if="!isOnce" text size="small" :aria-label="`Duplicate ${name} ${at + 1}`" @click="$emit('duplicate')"
       >Duplicate</ElButton
     >
     <ElButton text size="small" :aria-label="`Remove ${name} ${at + 1}`" @click="$emit('remove')">Remove</ElButton>

@@ -13,6 +13,8 @@ defineProps<{
   /** Path of the list in the brief; entries that stand elsewhere have none. */
   field?: string
   enabled?: boolean
+  /** There is one of it only: it cannot be doubled. */
+  isOnce?: boolean
   /** What the grip shows; dots when nothing is given. */
   grip?: string
 }>()
@@ -39,6 +41,7 @@ const store = useBrief()
         :at="at"
         :count="count"
         :enabled="enabled"
+        :is-once="isOnce"
         @move="list.move(at, at + $event)"
         @duplicate="list.duplicate(at)"
         @remove="list.remove(at)"

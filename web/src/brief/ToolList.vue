@@ -40,7 +40,7 @@ const free = computed(() =>
 )
 const APPROVALS = [
   ['never', 'at once'],
-  ['visitor', 'after the visitor said yes'],
+  ['visitor', 'after a yes'],
 ] as const
 
 function add(name: string | undefined): void {
@@ -69,6 +69,7 @@ const placesOf = (id: string) =>
         :count="tools.length"
         :list="list"
         field="tools"
+        is-once
         :enabled="use.enabled"
         @enable="list.set(at, { enabled: $event })"
       >

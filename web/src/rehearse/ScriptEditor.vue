@@ -5,6 +5,7 @@ import type { Script } from '@parrot/contract'
 import { useOwnQuestions } from '../shared/ownQuestions'
 import CheckRow from './CheckRow.vue'
 import { checkOfChoice, isBlank } from './checks'
+import ToolAnswers from './ToolAnswers.vue'
 
 /** Writes a script: what the visitor says, turn by turn, and what must be true of each answer. */
 const props = defineProps<{ agentId: string; script?: Script }>()
@@ -14,7 +15,7 @@ const copy = (): Script =>
   props.script
     ? {
         ...props.script,
-        turns: props.script.turns.map((turn) => ({ say: turn.say, checks: [...turn.checks] })),
+        turns: props.script.turns.map((turn) => ({ ...turn, checks: [...turn.checks] })),
       }
     : { title: '', folder: '', tags: [], turns: [{ say: '', checks: [] }] }
 const draft = ref<Script>(copy())
@@ -102,6 +103,12 @@ function save(): void {
           @remove="turn.checks.splice(n, 1)"
         />
         <ElButton text size="small" @click="addCheck(at)">+ check</ElButton>
+        <ToolAnswers
+          :model-value="turn.tools ?? []"
+          :agent-id="agentId"
+          :about="`Turn ${at + 1}`"
+          @update:model-value="turn.tools = $event"
+        />
       </li>
     </ol>
     <ElButton size="small" @click="addTurn">Add a turn</ElButton>

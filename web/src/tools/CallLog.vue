@@ -47,6 +47,9 @@ li {
   padding: var(--gap-1) 0;
   border-top: 1px solid var(--line);
 }
+b {
+  margin-right: var(--gap-2);
+}
 code {
   display: block;
   font: var(--text-small) / 1.4 var(--mono);
