@@ -8,14 +8,14 @@ export const callRequest = z.object({
     .array(
       z.object({
         key: z.string().max(80),
-        kind: z.enum(['rule', 'boundary', 'duty', 'tool']),
+        kind: z.enum(['rule', 'boundary', 'duty', 'tool', 'colleague']),
         when: z.string().max(1000),
         like: lines,
         unlike: lines,
         strength: z.enum(['always', 'usually']).default('always'),
       }),
     )
-    .max(450),
+    .max(500),
   /** A line of the designer's own to be tried as well. */
   line: z.string().max(600).optional(),
 })

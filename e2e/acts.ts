@@ -1,7 +1,7 @@
 import type { Locator, Page } from 'playwright-core'
 
 /** Chooses an option of a list that opens below its field. */
-export async function choose(page: Page, field: Locator, option: string): Promise<void> {
+export async function choose(page: Page, field: Locator, option: string | RegExp): Promise<void> {
   const wrapper = page.locator('.el-select__wrapper').filter({ has: field })
   const wanted = page.getByRole('option', { name: option, exact: true }).and(page.locator(':visible'))
   await wrapper.click()

@@ -30,6 +30,7 @@ describe('a tool', () => {
     await designer.getByLabel('Name').fill('Booking lookup')
     await designer.getByLabel('Address').fill(office)
     await designer.getByRole('button', { name: 'Put it together' }).click()
+    await designer.getByRole('heading', { name: 'Booking lookup', level: 1 }).waitFor()
     await designer.getByLabel('Address', { exact: true }).fill('/fare')
     await designer.getByRole('button', { name: 'Add an input' }).click()
     await designer.getByLabel('Input 1: name').fill('island')
@@ -41,7 +42,7 @@ describe('a tool', () => {
     await panel.getByText('/fare?island=Inchmore').waitFor()
     await panel.getByRole('button', { name: 'Call it' }).click()
     await panel.getByText('Came back').waitFor()
-    await choose(panel.getByRole('combobox', { name: 'What is taken of the reply' }), /^total/)
+    await choose(designer, designer.getByRole('combobox', { name: 'What is taken of the reply' }), /^total/)
     await panel.getByRole('button', { name: 'Call it' }).click()
     await panel.getByRole('button', { name: 'Keep what came back' }).click()
     await expect.poll(() => panel.getByLabel('What answers in tests').inputValue()).toContain('£8.50')
@@ -52,7 +53,7 @@ describe('a tool', () => {
   it('is taken away, and brought back by undo', async () => {
     await designer.getByRole('button', { name: 'Take this tool away' }).click()
     await designer.getByRole('button', { name: /^Undo/ }).click()
-    await designer.getByRole('heading', { name: 'Booking lookup' }).waitFor()
+    await designer.getByRole('heading', { name: 'Booking lookup', level: 1 }).waitFor()
   })
 })
 
@@ -60,7 +61,7 @@ describe('an agent with tools', () => {
   it('is told when to use one, and uses it on the try strip, with the call in its workings', async () => {
     await designer.goto(`${world.url}${marlow}/brief`)
     const tools = designer.locator('#tools')
-    await choose(tools.getByRole('combobox', { name: 'Add a tool' }), /Find a booking/)
+    await choose(designer, designer.getByRole('combobox', { name: 'Add a tool' }), /Find a booking/)
     const added = tools.locator('[data-entry]').last()
     await added.getByLabel('Used when').fill('someone asks about a booking they have made')
     await designer.getByText('Saved just now').waitFor()

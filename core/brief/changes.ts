@@ -40,6 +40,7 @@ export const FIELD_LABELS: Readonly<Record<string, string>> = {
   ruleSets: 'Shared rules',
   duties: 'Duty',
   tools: 'Tool',
+  colleagues: 'Colleague',
   boundaries: 'Boundary',
   glossary: 'Term',
   answers: 'Model answer',
@@ -131,6 +132,13 @@ const ENTRIES: Readonly<Record<string, (entry: Entry) => string>> = {
   tools: (entry) => {
     const line = told(entry.id, entry.when)
     return line && `${line}${entry.approval === 'visitor' ? '; asks first' : ''}${off(entry)}`
+  },
+  colleagues: (entry) => {
+    const line = told(
+      entry.mode === 'ask' ? 'Asks' : 'Passes on',
+      entry.when || (entry.isFallback ? 'what nobody knows' : ''),
+    )
+    return text(entry.agent) && `${line}${off(entry)}`
   },
   boundaries: (entry) => {
     const line = told(entry.subject, entry.reply)

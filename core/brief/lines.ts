@@ -9,7 +9,19 @@ export interface BriefLine {
 }
 
 /** Keys of an entry that name it or set how it works, and say nothing. */
-const UNSAID = new Set(['id', 'enabled', 'strength', 'onHit', 'type', 'required', 'tools', 'approval'])
+const UNSAID = new Set([
+  'id',
+  'enabled',
+  'strength',
+  'onHit',
+  'type',
+  'required',
+  'tools',
+  'approval',
+  'agent',
+  'mode',
+  'isFallback',
+])
 
 /** Everything a brief says in words, line by line, in the order of the document; entries of a list as one line each. */
 export function linesOf(brief: Brief): BriefLine[] {

@@ -133,6 +133,22 @@ const toolSchema = z.object({
   enabled: z.boolean().default(true),
 })
 
+const colleagueSchema = z.object({
+  id: own,
+  /** The other agent, by its id. */
+  agent: line(64).default(''),
+  when: line(1000).default(''),
+  like: samples,
+  unlike: samples,
+  /** They take the conversation over, or answer the one line. */
+  mode: z.enum(['pass', 'ask']).default('pass'),
+  /** What the visitor is told of it, with {{colleague}} for their name; nothing where it is empty. */
+  says: line(600).default(''),
+  /** They are asked what nobody knows. */
+  isFallback: z.boolean().default(false),
+  enabled: z.boolean().default(true),
+})
+
 const boundarySchema = z.object({
   id,
   subject: line(600).default(''),
@@ -165,6 +181,12 @@ export const briefSchema = z.object({
   tools: z
     .array(toolSchema)
     .max(100)
+    .overwrite(withIds(({ when }) => when))
+    .default([]),
+  /** Other agents it may pass the conversation to, or ask. */
+  colleagues: z
+    .array(colleagueSchema)
+    .max(30)
     .overwrite(withIds(({ when }) => when))
     .default([]),
   boundaries: z

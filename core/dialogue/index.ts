@@ -26,6 +26,7 @@ export {
   type TurnForModel,
   type Usage,
 } from './model'
+export type { Colleague } from './colleagues'
 export { lineMessage } from './prompt'
 export { STEPS, type RegisteredStep } from './steps'
 export { slotValue, type Slot } from './slots'

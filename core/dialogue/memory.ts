@@ -37,6 +37,9 @@ export interface Memory {
   readonly duty?: DutyState
   readonly collected?: readonly Collected[]
   /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */
+  /** Which colleague has the conversation, and what each knows of it. */
+  readonly with?: string
+  readonly colleagues?: Readonly<Record<string, Memory>>
   readonly calls?: Readonly<Record<string, number>>
   readonly done?: readonly { readonly call: string; readonly result: ToolResult }[]
   /** A summary of the earlier turns that somebody wrote, and how many turns it sums up. */

@@ -1,6 +1,7 @@
 import { askModel } from './ask'
 import { keepBoundaries } from './boundaries'
 import { checkReply } from './check'
+import { askColleague, askFallback } from './colleagues'
 import { deliberate } from './deliberate'
 import { followDuty } from './duty'
 import { resolveFollowUp } from './followUp'
@@ -44,6 +45,12 @@ export const STEPS: readonly RegisteredStep[] = [
   },
   { name: 'boundaries', title: 'Boundaries', about: 'Keeps out of the subjects the brief names.', run: keepBoundaries },
   {
+    name: 'colleague',
+    title: 'Colleagues',
+    about: 'Lets another agent answer what is theirs.',
+    run: askColleague,
+  },
+  {
     name: 'duty',
     title: 'Duties and tools',
     about: 'Begins and carries out duties, uses tools, and asks for what they need.',
@@ -67,6 +74,12 @@ export const STEPS: readonly RegisteredStep[] = [
     run: lookAgain,
   },
   { name: 'checks', title: 'Checks', about: 'Holds the reply against library and brief.', run: checkReply },
+  {
+    name: 'fallback',
+    title: 'A colleague who may know',
+    about: 'Asks the colleague for what nobody knows.',
+    run: askFallback,
+  },
   {
     name: 'handover',
     title: 'Passing on',

@@ -4,6 +4,7 @@ import type { Locator } from '../library'
 import type { Reading } from '../reading'
 import type { ScorePart } from '../retrieval'
 import type { Tool, ToolCall, ToolResult } from '../tools'
+import type { Colleague } from './colleagues'
 import type { Examined } from './examine'
 import type { Memory } from './memory'
 import type { CalledRule } from './rules'
@@ -134,6 +135,8 @@ export interface TurnContext {
   readonly library: LibraryPort
   readonly model: Model
   readonly conversation: readonly Exchange[]
+  /** Agents who may take the line. */
+  readonly colleagues?: readonly Colleague[]
   /** What the model may call. */
   readonly tools?: readonly Tool[]
   /** Milliseconds of a monotonic clock. */

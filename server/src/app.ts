@@ -58,6 +58,7 @@ import { PlayPool } from './playing'
 import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
+import { teamRoutes } from './team'
 import { toolRoutes } from './tools'
 import { keepErasing, outletRoutes, talkRoutes } from './outlets'
 import type { Services } from './services'
@@ -282,6 +283,7 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(visitorRoutes(services))
   await server.register(outletRoutes(services))
   await server.register(toolRoutes(services))
+  await server.register(teamRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })
   await serveWeb(server, assetFolder('./web', '../../web/dist'))

@@ -1,5 +1,5 @@
 /** Members: who signs in, what each may do with which agent, and who did what. */
-export type { Access } from './access'
+export { asGroup, EVERYBODY, type Access } from './access'
 export { guardMembers, Membership } from './guard'
 export { isPassword, sealPassword } from './passwords'
 export { newToken, sumOf } from './tokens'

@@ -4,6 +4,7 @@ import { keepVisitorsLine, peopleFor } from '../desk'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { conversationOf, keepTurn, type OpenConversation, type TurnRow } from '../turns/conversations'
+import { OneByOne } from '../turns/oneByOne'
 import { editionOf, type Listening } from '../turns/subject'
 import { citationsFor, keyOf, personIn } from './conversation'
 import { afterTurn } from './happened'
@@ -20,8 +21,19 @@ export interface VisitorsTurn {
   readonly isProgram?: boolean
 }
 
+/** Lines of one conversation are answered one by one: a yes that was sent twice does nothing twice. */
+const conversationsAtWork = new OneByOne()
+
 /** Takes a visitor's turn at a place, and keeps it in the logbook. Where a person answers, the line is theirs. */
-export async function takeVisitorsTurn(
+export const takeVisitorsTurn = (
+  services: Services,
+  place: Place,
+  turn: VisitorsTurn,
+  listening: Listening,
+): Promise<TalkReply> =>
+  conversationsAtWork.run(turn.conversationId, () => takeTurnAlone(services, place, turn, listening))
+
+async function takeTurnAlone(
   services: Services,
   place: Place,
   { text, conversationId, variables = {}, before, isProgram = false }: VisitorsTurn,

@@ -1,8 +1,15 @@
 /** The thread that scripts are played in with the built-in model, so that no request waits for them. */
 import type { Brief } from '@parrot/core/brief'
-import { takeTurn, type Exchange, type Model, type PassageLibrary, type Today } from '@parrot/core/dialogue'
+import {
+  takeTurn,
+  type Exchange,
+  type Model,
+  type PassageLibrary,
+  type Today,
+  type TurnState,
+} from '@parrot/core/dialogue'
 import { libraryOf, withLibraryEdits, type LibraryEdit, type LibraryPart } from '@parrot/core/refine'
-import { playScript, withRecorded, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { playScript, withRecorded, type RecordedAnswer, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { rememberingUnderstudy } from '@parrot/core/understudy'
 import { readSnapshot } from '../library/snapshots'
 import { calculator, standInTool, type StandIn } from '@parrot/core/tools'
@@ -25,6 +32,8 @@ export interface PlayedSubject {
   readonly today: Today
   /** What answers in place of the tools it may use. */
   readonly tools: readonly StandIn[]
+  /** Whom it may turn to. */
+  readonly colleagues: readonly { readonly agent: string; readonly name: string; readonly subject: PlayedSubject }[]
 }
 
 export interface PlayTask {
@@ -44,23 +53,36 @@ const MOST_LIBRARIES = 12
 
 /** Plays one script. Fails where a source's index does not lie where it should. */
 export async function play({ subject, script, before, isShort }: PlayTask): Promise<ScriptResult> {
-  const { library, model } = libraryFor(subject)
   const result = await playScript(
     script,
-    (said, conversation, recorded) =>
-      takeTurn(said, {
-        brief: subject.brief,
-        library,
-        model,
-        conversation,
-        clock: () => performance.now(),
-        today: subject.today,
-        audience: 'reviewer',
-        tools: [calculator, ...withRecorded(subject.tools, recorded).map(standInTool)],
-      }),
+    (said, conversation, recorded) => playTurn(subject, said, conversation, recorded),
     before,
   )
   return isShort ? { ...result, turns: result.turns.map((turn) => ({ ...turn, workings: [], citations: [] })) } : result
+}
+
+function playTurn(
+  subject: PlayedSubject,
+  said: string,
+  conversation: readonly Exchange[],
+  recorded: readonly RecordedAnswer[],
+): Promise<TurnState> {
+  const { library, model } = libraryFor(subject)
+  return takeTurn(said, {
+    brief: subject.brief,
+    library,
+    model,
+    conversation,
+    clock: () => performance.now(),
+    today: subject.today,
+    audience: 'reviewer',
+    tools: [calculator, ...withRecorded(subject.tools, recorded).map(standInTool)],
+    colleagues: subject.colleagues.map(({ agent, name, subject: theirs }) => ({
+      agent,
+      name,
+      take: (line, before) => playTurn(theirs, line, before, recorded),
+    })),
+  })
 }
 
 /** The library of a subject, with a model that remembers what it answered from it. */

@@ -3,15 +3,15 @@ import { applyEdit, type Brief, type BriefEdit } from '@parrot/core/brief'
 import type { Exchange } from '@parrot/core/dialogue'
 import { judging } from '@parrot/core/errands'
 import { editsIn, type LibraryEdit, type ProposedEdit } from '@parrot/core/refine'
-import { standInTool } from '@parrot/core/tools'
-import { playScript, withRecorded, type JudgeOther, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { playScript, type JudgeOther, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { listEmbedders } from '../embedding'
 import { isValidToday, type UsedVersion } from '../library/cache'
 import { runErrand } from '../models/protocol'
 import { threadFile } from '../places'
 import type { Services } from '../services'
-import { EVERYBODYS, standInsFor } from '../tools'
+import { playedColleagues } from '../team'
+import { standInsFor } from '../tools'
 import { ask, todayHere, type Subject } from '../turns/subject'
 import { Baselines } from './baselines'
 import type { PlayedSubject, PlayTask } from './playWorker'
@@ -61,15 +61,8 @@ export class PlayPool {
     )
     const { inUse } = await listEmbedders(services.db)
     if (subject.model !== understudy || inUse) return outside(services, { ...subject, brief }, edits)
-    const versions = subject.versions.filter(isValidToday)
-    await services.library.writeDown(versions)
-    const played: PlayedSubject = {
-      brief,
-      today: todayHere(),
-      tools: await standInsFor(services, brief),
-      versions: versions.map((version) => inShort(version, services)),
-      edits,
-    }
+    const played = await playedFrom(services, { ...subject, brief }, edits)
+    if (!played) return outside(services, { ...subject, brief }, edits)
     return {
       // Each thread has the next script waiting when it ends one.
       atOnce: THREADS * 3,
@@ -91,6 +84,35 @@ export class PlayPool {
 
   async close(): Promise<void> {
     await Promise.all(this.#threads.map((thread) => thread.destroy()))
+  }
+}
+
+/**
+ * A subject in a form that can be given to a thread, with the colleagues it may turn to; undefined where one of them answers
+ * through an outside model.
+ */
+async function playedFrom(
+  services: Services,
+  subject: Subject,
+  edits: readonly LibraryEdit[] = [],
+  behind: readonly string[] = [],
+): Promise<PlayedSubject | undefined> {
+  if (subject.model !== understudy) return undefined
+  const versions = subject.versions.filter(isValidToday)
+  await services.library.writeDown(versions)
+  const colleagues: PlayedSubject['colleagues'][number][] = []
+  for (const { agent, name, subject: theirs } of await playedColleagues(services, subject, behind)) {
+    const played = await playedFrom(services, theirs, [], [...behind, subject.agentId])
+    if (!played) return undefined
+    colleagues.push({ agent, name, subject: played })
+  }
+  return {
+    brief: subject.brief,
+    today: todayHere(),
+    tools: await standInsFor(services, subject.brief),
+    colleagues,
+    versions: versions.map((version) => inShort(version, services)),
+    edits,
   }
 }
 
@@ -135,7 +157,6 @@ async function failing(
 
 /** Plays from the server's own thread; a library edit is tried by words alone, without an embedder. */
 async function outside(services: Services, subject: Subject, edits: readonly LibraryEdit[]): Promise<Player> {
-  const standIns = await standInsFor(services, subject.brief)
   const library = edits.length > 0 ? await services.library.openWith(subject.versions, edits) : undefined
   const judge =
     (signal?: AbortSignal): JudgeOther =>
@@ -151,7 +172,7 @@ async function outside(services: Services, subject: Subject, edits: readonly Lib
           script,
           (said, conversation, recorded) =>
             ask(services, subject, said, conversation, {
-              tools: [...EVERYBODYS, ...withRecorded(standIns, recorded).map(standInTool)],
+              recorded,
               ...(signal ? { signal } : {}),
               ...(library ? { library } : {}),
             }),

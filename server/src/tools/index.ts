@@ -1,4 +1,3 @@
 /** Tools of the workspace: where they come from, how they are called, and what a turn may call. */
 export { toolRoutes } from './routes'
-export { EVERYBODYS } from './builtIn'
-export { standInsFor, toolsFor } from './turnTools'
+export { rehearsedTools, standInsFor, toolsFor } from './turnTools'

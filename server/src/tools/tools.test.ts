@@ -333,9 +333,15 @@ describe('an agent with a tool', () => {
       (await app.ask('POST', '/api/talk/ada/turns', { text, conversationId })).body
     const { conversationId } = await visit('I want to book a wheelbarrow, 2 barrows please')
     expect((await visit('yes', conversationId)).reply).toBe('Booked: B-7 [1].')
+    await visit('I want to book a wheelbarrow, 5 barrows please', conversationId)
+    // Sent twice at the same time, as impatient fingers do.
+    await Promise.all([visit('yes', conversationId), visit('yes', conversationId)])
     await visit('I want to book a wheelbarrow, 2 barrows please', conversationId)
     expect((await visit('yes', conversationId)).reply).toContain('B-7')
-    expect(asked.map(({ method, url, body }) => [method, url, body])).toEqual([['POST', '/book', '{"barrows":2}']])
+    expect(asked.map(({ method, url, body }) => [method, url, body])).toEqual([
+      ['POST', '/book', '{"barrows":2}'],
+      ['POST', '/book', '{"barrows":5}'],
+    ])
     await remove(tool)
   })
 

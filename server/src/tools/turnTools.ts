@@ -1,4 +1,5 @@
 import type { Brief } from '@parrot/core/brief'
+import { withRecorded, type RecordedAnswer } from '@parrot/core/rehearsal'
 import { standInTool, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
 import type { ToolOperation } from '@parrot/contract'
 import type { Services } from '../services'
@@ -38,6 +39,16 @@ export async function standInsFor({ db }: Pick<Services, 'db'>, brief: Brief): P
     row.operations.filter(({ name, isOn }) => isOn && named.has(name)).map(standInOf),
   )
 }
+
+/** Those stand-ins as a turn calls them, answering as a script says where it says something. */
+export const rehearsedTools = async (
+  means: Pick<Services, 'db'>,
+  brief: Brief,
+  recorded: readonly RecordedAnswer[],
+): Promise<readonly Tool[]> => [
+  ...EVERYBODYS,
+  ...withRecorded(await standInsFor(means, brief), recorded).map(standInTool),
+]
 
 const standInOf = ({ name, title, description, input, changes, standIn }: ToolOperation): StandIn => ({
   name,

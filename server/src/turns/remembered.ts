@@ -59,11 +59,14 @@ export class RememberedTurns {
     const state = await ask(services, subject, said, conversation, { ...listening, audience: 'visitor' }, variables)
     const { question, reply, outcome, citations, workings, support, memory, handOver, usage } = state
     const kept = { said, question, reply, outcome, citations, workings, support, memory, handOver, usage }
-    if (subject.model === understudy && subject.edition !== null && state.uses.length === 0)
+    if (subject.model === understudy && subject.edition !== null && state.uses.length === 0 && !hasTeam(subject))
       this.#turns.set(key, JSON.stringify(kept))
     return kept
   }
 }
+
+/** A colleague is an agent of its own, and may be another by tomorrow. */
+const hasTeam = ({ brief }: Subject): boolean => brief.colleagues.some(({ enabled }) => enabled)
 
 const keyOf = (...parts: readonly unknown[]): string =>
   createHash('sha256').update(JSON.stringify(parts)).digest('base64')

@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type { Exchange, LibraryPort, Model, People, Today, TurnState, Working } from '@parrot/core/dialogue'
 import { dayOf, takeTurn } from '@parrot/core/dialogue'
-import type { Tool } from '@parrot/core/tools'
+import type { RecordedAnswer } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
 import { briefAt, currentBrief } from '../agents/briefs'
 import type { AgentRow } from '../agents/queries'
@@ -15,7 +15,8 @@ import { versionsInUse } from '../library/queries'
 import { listEmbedders } from '../embedding'
 import { modelOf, modelState } from '../models'
 import type { Services } from '../services'
-import { toolsFor } from '../tools'
+import { colleaguesFor } from '../team'
+import { rehearsedTools, toolsFor } from '../tools'
 
 /** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
 export interface Subject {
@@ -142,8 +143,10 @@ export interface Listening {
   /** Who hears it; a person who reviews unless told otherwise. */
   readonly audience?: 'visitor' | 'reviewer'
   readonly people?: People | undefined
-  /** What it may call in place of the tools its brief names. */
-  readonly tools?: readonly Tool[]
+  /** A rehearsal: nobody outside is asked, and tools answer as the script says, or as was kept for them. */
+  readonly recorded?: readonly RecordedAnswer[]
+  /** Agents that are answering this very line, and asked this one. */
+  readonly behind?: readonly string[]
 }
 
 /** Takes one turn with a subject. Nothing is stored. */
@@ -152,9 +155,10 @@ export async function ask(
   subject: Subject,
   said: string,
   conversation: readonly Exchange[],
-  { library, people, tools, ...listening }: Listening = {},
+  given: Listening = {},
   variables: Readonly<Record<string, string>> = {},
 ): Promise<TurnState> {
+  const { library, people, recorded, behind: _behind, ...listening } = given
   return takeTurn(said, {
     brief: subject.brief,
     library: library ?? (await services.search.open(subject.versions)),
@@ -164,7 +168,10 @@ export async function ask(
     today: todayHere(),
     variables: valuesFor(subject.brief, variables),
     audience: 'reviewer',
-    tools: tools ?? (await toolsFor(services, subject.brief, subject.agentId, listening.audience !== 'visitor')),
+    tools: recorded
+      ? await rehearsedTools(services, subject.brief, recorded)
+      : await toolsFor(services, subject.brief, subject.agentId, listening.audience !== 'visitor'),
+    colleagues: await colleaguesFor(services, subject, given),
     ...(people ? { people } : {}),
     ...listening,
   })

@@ -7,6 +7,7 @@ import { useLoaded } from '../shared/load'
 import { useBrief } from './briefStore'
 import CalledBy from './CalledBy.vue'
 import { useCalls } from './callStore'
+import ColleagueList from './ColleagueList.vue'
 import DutyList from './DutyList.vue'
 import EditLine from './EditLine.vue'
 import { BOUNDARIES, MODEL_ANSWERS, TERMS, VARIABLES } from './entryKinds'
@@ -91,6 +92,16 @@ watch(
     <section id="tools">
       <h2 tabindex="-1">Tools</h2>
       <ToolList :tools="brief.tools" :usable="usable" @change="edit((d) => (d.tools = $event))" />
+    </section>
+
+    <section id="colleagues">
+      <h2 tabindex="-1">Colleagues</h2>
+      <ColleagueList
+        :key="agentId"
+        :colleagues="brief.colleagues"
+        :agent-id="agentId"
+        @change="edit((d) => (d.colleagues = $event))"
+      />
     </section>
 
     <section id="boundaries">

@@ -9,8 +9,8 @@ export type ConditionCalls = CallAnswer['conditions'][number]
 /** Edits are tried when they rest this long. */
 const REST_MS = 700
 
-/** The conditions of a brief that lines are judged against: its rules', boundaries', duties' and tools', keyed by their ids. */
-export function conditionsOf({ rules, boundaries, duties, tools }: Brief): Condition[] {
+/** The conditions of a brief that lines are judged against: its rules', boundaries', duties', tools' and colleagues', keyed by their ids. */
+export function conditionsOf({ rules, boundaries, duties, tools, colleagues }: Brief): Condition[] {
   return [
     ...rules
       .filter(({ when, enabled }) => enabled && when.trim() !== '')
@@ -47,6 +47,16 @@ export function conditionsOf({ rules, boundaries, duties, tools }: Brief): Condi
       .map(({ id, when, like, unlike }) => ({
         key: `tool ${id}`,
         kind: 'tool' as const,
+        when,
+        like: said(like),
+        unlike: said(unlike),
+        strength: 'always' as const,
+      })),
+    ...colleagues
+      .filter(({ when, enabled }) => enabled && when.trim() !== '')
+      .map(({ id, when, like, unlike }) => ({
+        key: `colleague ${id}`,
+        kind: 'colleague' as const,
         when,
         like: said(like),
         unlike: said(unlike),

@@ -6,6 +6,7 @@ export const SECTIONS = [
   ['rules', 'Rules'],
   ['duties', 'Duties'],
   ['tools', 'Tools'],
+  ['colleagues', 'Colleagues'],
   ['boundaries', 'Boundaries'],
   ['glossary', 'Glossary'],
   ['answers', 'Model answers'],

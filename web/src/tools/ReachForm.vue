@@ -106,6 +106,6 @@ function send(text: string): void {
   min-width: 180px;
 }
 .short {
-  width: 110px;
+  width: 90px;
 }
 </style>

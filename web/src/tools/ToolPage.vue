@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTitle, watchDebounced } from '@vueuse/core'
 import { ElButton } from 'element-plus'
@@ -54,6 +54,7 @@ onMounted(async () => {
   }
 })
 
+watch(tool, () => textOf(tool.value) !== kept && (saving.value = 'saving'), { deep: true })
 watchDebounced(tool, () => keep(), { deep: true, debounce: 500 })
 async function keep(secret?: string): Promise<void> {
   const text = textOf(tool.value)
@@ -134,7 +135,14 @@ async function remove(): Promise<void> {
           <ElButton type="danger" text size="small" class="remove" @click="remove">Take this tool away</ElButton>
         </section>
         <aside aria-label="Try it">
-          <TryTool v-if="operation" :key="chosen" v-model="operation" :tool-id="tool.id" @tried="tried++" />
+          <TryTool
+            v-if="operation"
+            :key="chosen"
+            v-model="operation"
+            :tool-id="tool.id"
+            :keep="keep"
+            @tried="tried++"
+          />
           <CallLog :key="tried" :path="path" />
         </aside>
       </div>
@@ -150,6 +158,7 @@ async function remove(): Promise<void> {
   margin-top: var(--gap-3);
 }
 .remove {
+  display: block;
   margin-top: var(--gap-5);
 }
 @media (width < 960px) {

@@ -8,7 +8,11 @@ import { useActing } from '../shared/acting'
 import { linesOf, pathsIn, valuesOf } from './kinds'
 
 /** Calls an operation with what one fills in, shows what went and came, and keeps an answer for tests. */
-const props = defineProps<{ toolId: string }>()
+const props = defineProps<{
+  toolId: string
+  /** Keeps what was changed just now: it is what is tried. */
+  keep: () => Promise<void>
+}>()
 const emit = defineEmits<{ tried: [] }>()
 const operation = defineModel<ToolOperation>({ required: true })
 const typed = ref<Record<string, string>>({})
@@ -22,6 +26,7 @@ const choicesFor = (choices: readonly string[]) => [
 
 const tryIt = (isDry: boolean) =>
   act(async () => {
+    await props.keep()
     const input = valuesOf(lines.value, typed.value)
     result.value = await post<ToolTried>(`/api/tools/${props.toolId}/try`, {
       operation: operation.value.name,
