@@ -11,7 +11,7 @@ export const healthSchema = z.object({
 /** A piece of work that failed by a fault again and again, and waits for somebody to look at it. */
 export const givenUpJob = z.object({
   id: z.string(),
-  kind: z.enum(['read', 'survey', 'embed', 'rehearse', 'note', 'study', 'send', 'debrief']),
+  kind: z.enum(['read', 'survey', 'embed', 'rehearse', 'note', 'study', 'send', 'debrief', 'relay']),
   /** What it was about, in the words it is known by. */
   about: z.string(),
   error: z.string(),

@@ -5,6 +5,8 @@ import type { briefSchema, outletLook, scriptSchema } from '@parrot/contract'
 export interface SampleAgent {
   readonly name: string
   readonly brief: z.input<typeof briefSchema>
+  /** Whom it may turn to, by their names. */
+  readonly colleagues?: z.input<typeof briefSchema>['colleagues']
   /** File names under `demo/files`. */
   readonly files: readonly string[]
   /** Paths on the sample website. */
@@ -165,6 +167,14 @@ const marlow: SampleAgent = {
       whenUnknown: 'I’m afraid I don’t know that. The ticket desk on 01632 960 144 may be able to help.',
     },
   },
+  colleagues: [
+    {
+      agent: 'Pip',
+      when: 'someone asks about training as a deckhand or the work of the crew on deck',
+      like: ['How do I become a deckhand?', 'What do deckhands learn on their first day?'],
+      says: '{{colleague}} trains our crew and answers this:',
+    },
+  ],
   files: ['conditions-of-carriage.pdf', 'luggage-bikes-and-pets.docx', 'fares.xlsx', 'timetable.csv'],
   shelves: {
     'Prices and times': ['fares.xlsx', 'timetable.csv', '/season-tickets'],

@@ -25,10 +25,12 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   return (text === '' ? undefined : JSON.parse(text)) as T
 }
 
-async function load(sample: SampleAgent): Promise<void> {
-  const agent = await call<Agent>('POST', '/api/agents', { name: sample.name })
+async function load(sample: SampleAgent, team: readonly Agent[]): Promise<void> {
+  const agent = team.find(({ name }) => name === sample.name)!
   const at = `/api/agents/${agent.id}`
-  await call('PUT', `${at}/brief`, { revision: agent.revision, brief: sample.brief })
+  const idOf = (name: string) => team.find((each) => each.name === name)!.id
+  const colleagues = sample.colleagues?.map((each) => ({ ...each, agent: idOf(each.agent ?? '') })) ?? []
+  await call('PUT', `${at}/brief`, { revision: agent.revision, brief: { ...sample.brief, colleagues } })
   for (const name of sample.files) {
     const form = new FormData()
     form.append('file', new Blob([readFileSync(new URL(name, filesFolder))]), name)
@@ -96,5 +98,8 @@ if (!hasMembers && agents.length === 0) {
   const { hosts } = await call<{ hosts: string[] }>('GET', '/api/settings/hosts')
   await call('PUT', '/api/settings/hosts', { hosts: [...hosts, new URL(website).host, new URL(office).host] })
   await call('POST', '/api/tools', { kind: 'openapi', name: 'Harbour office', url: `${office}/openapi.json` })
-  for (const sample of sampleAgents) await load(sample)
+  // All are there before the first is filled: they name each other.
+  const team: Agent[] = []
+  for (const { name } of sampleAgents) team.push(await call<Agent>('POST', '/api/agents', { name }))
+  for (const sample of sampleAgents) await load(sample, team)
 }

@@ -58,7 +58,7 @@ import { PlayPool } from './playing'
 import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
-import { teamRoutes } from './team'
+import { keepCues, relayRoutes, relayWork, teamRoutes } from './team'
 import { toolRoutes } from './tools'
 import { keepErasing, outletRoutes, talkRoutes } from './outlets'
 import type { Services } from './services'
@@ -125,6 +125,7 @@ export async function buildApp(
         study: later(() => studyWork(services)),
         send: sendWork({ db, seal, config, bus }),
         debrief: later(() => debriefWork(services)),
+        relay: later(() => relayWork(services)),
       },
       () => room.look(),
       () => bus.tellJobs(),
@@ -162,7 +163,7 @@ export async function buildApp(
         : undefined
     if (wire) bus.connect(wire)
     await jobs.start(await waitingForWork(db), wire === undefined)
-    const stops = [keepRefreshing, keepWatch, keepEnding, keepErasing].map((keep) => keep(services))
+    const stops = [keepRefreshing, keepWatch, keepEnding, keepErasing, keepCues].map((keep) => keep(services))
     if (database.kind === 'embedded') stops.push(keepStatistics(db, (error) => server.log.warn(error)))
     const door = config.visitors && visitorsDoor(server)
     return {
@@ -284,6 +285,7 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(outletRoutes(services))
   await server.register(toolRoutes(services))
   await server.register(teamRoutes(services))
+  await server.register(relayRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })
   await serveWeb(server, assetFolder('./web', '../../web/dist'))

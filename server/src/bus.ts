@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events'
 
 /** What changed of an agent, so that open screens fetch it again; `lines` is told of one conversation, to its visitor. */
-const CHANGES = ['agent', 'sources', 'scripts', 'editions', 'logbook', 'notes', 'studies', 'lines'] as const
+const CHANGES = ['agent', 'sources', 'scripts', 'editions', 'logbook', 'notes', 'studies', 'relays', 'lines'] as const
 export type Change = (typeof CHANGES)[number]
 
 /** How far a piece of work has come: so many of so many, and with what it is busy. */

@@ -26,6 +26,7 @@ const LANES: readonly { readonly kinds: readonly Kind[]; readonly most: number }
   { kinds: ['rehearse', 'note', 'study', 'debrief'], most: 2 },
   // What is sent waits for others, not for this machine.
   { kinds: ['send'], most: 6 },
+  { kinds: ['relay'], most: 3 },
 ]
 const AT_ONCE = 500
 /** A job at work for longer no longer keeps the next of its lane waiting, so many of them at most. */

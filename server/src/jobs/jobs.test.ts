@@ -23,6 +23,7 @@ describe('kinds of work', () => {
       study: quick,
       send: quick,
       debrief: quick,
+      relay: quick,
     })
     for (const id of ['one', 'two', 'three']) await jobs.add('read', id)
     await jobs.add('note', 'four')

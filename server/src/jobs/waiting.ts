@@ -1,5 +1,5 @@
 import { eq, inArray } from 'drizzle-orm'
-import { deliveries, notes, rehearsals, sourceVersions, studies, surveys, type Database } from '../database'
+import { deliveries, notes, rehearsals, relayRuns, sourceVersions, studies, surveys, type Database } from '../database'
 
 /** Everything that waits for work to be done on it, by its own word. */
 export async function waitingForWork(db: Database) {
@@ -24,7 +24,11 @@ export async function waitingForWork(db: Database) {
     .from(studies)
     .where(inArray(studies.status, ['queued', 'running']))
   const send = await db.select({ subject: deliveries.id }).from(deliveries).where(eq(deliveries.state, 'waiting'))
-  const all = { read, survey, rehearse, note, study, send } as const
+  const relay = await db
+    .select({ subject: relayRuns.id })
+    .from(relayRuns)
+    .where(inArray(relayRuns.status, ['queued', 'running']))
+  const all = { read, survey, rehearse, note, study, send, relay } as const
   return Object.entries(all).flatMap(([kind, rows]) =>
     rows.map(({ subject }) => ({ kind: kind as keyof typeof all, subject })),
   )

@@ -8,6 +8,8 @@ import {
   hooks,
   notes,
   outlets,
+  relayRuns,
+  relays,
   passages,
   pins,
   proposals,
@@ -107,6 +109,8 @@ const SUBJECTS: readonly (readonly [begins: string, agents: Find, changed?: Find
   ['/api/studies/:id', ownerIn(studies)],
   ['/api/surveys/:id', ownerIn(surveys)],
   ['/api/outlets/:id', ownerIn(outlets)],
+  ['/api/relays/:id', ownerIn(relays)],
+  ['/api/runs/:id', ownerIn(relayRuns)],
   ['/api/hooks/:id', ownerIn(hooks)],
   ['/api/visitors/:id', ownerIn(visitors)],
 ]

@@ -1,3 +1,5 @@
-/** Agents that work together: who may turn to whom, and how a colleague takes a line. */
+/** Agents that work together: who may turn to whom, how a colleague takes a line, and relays that several do in turn. */
 export { colleaguesFor, playedColleagues } from './colleagues'
+export { keepCues, relayRoutes } from './relayRoutes'
+export { relayWork } from './runWork'
 export { teamRoutes } from './routes'

@@ -1,3 +1,4 @@
 /** Tools of the workspace: where they come from, how they are called, and what a turn may call. */
 export { toolRoutes } from './routes'
+export { listTools } from './queries'
 export { rehearsedTools, standInsFor, toolsFor } from './turnTools'

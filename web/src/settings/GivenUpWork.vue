@@ -26,6 +26,7 @@ const WHAT: Readonly<Record<GivenUpJob['kind'], string>> = {
   note: 'Proposals for',
   send: 'Sending for',
   debrief: 'The debrief of',
+  relay: 'The relay run',
   study: 'A study of',
 }
 

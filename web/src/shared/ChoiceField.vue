@@ -1,8 +1,9 @@
 <script setup lang="ts" generic="T extends string | number | null">
+import { computed } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 
 /** One of a few values, chosen from a list; `null` and "" are values like others. */
-defineProps<{
+const props = defineProps<{
   options: readonly (readonly [value: T, text: string])[]
   /** What is chosen here, for those who do not see what stands around it. */
   about?: string
@@ -11,12 +12,16 @@ defineProps<{
   canFilter?: boolean
 }>()
 const value = defineModel<T>()
+/** As wide as its longest choice, as far as there is room: nothing chosen is cut off. */
+const MARGIN = 7
+const width = computed(() => `${Math.max(0, ...props.options.map(([, text]) => text.length)) + MARGIN}ch`)
 </script>
 
 <template>
   <ElSelect
     v-model="value"
     class="choice"
+    :style="{ '--longest': width }"
     :aria-label="about"
     :placeholder="placeholder ?? 'choose one …'"
     :empty-values="[undefined]"
@@ -30,7 +35,7 @@ const value = defineModel<T>()
 
 <style scoped>
 .choice {
-  width: auto;
+  width: min(var(--longest), 340px);
   min-width: 150px;
   max-width: 100%;
 }

@@ -84,7 +84,12 @@ function send(text: string): void {
         aria-label="Seconds it may take"
         @update:model-value="tool.timeoutMs = Math.round(($event ?? 10) * 1000)"
       />
-      seconds, and be called
+      <span>seconds</span>
+    </span>
+  </div>
+  <div class="form-line">
+    <span class="label">At most</span>
+    <span class="acts">
       <ElInputNumber
         v-model="tool.callsPerDay"
         class="short"
@@ -95,7 +100,7 @@ function send(text: string): void {
         placeholder="∞"
         aria-label="Calls a day at most"
       />
-      times a day
+      <span>times a day</span>
     </span>
   </div>
 </template>

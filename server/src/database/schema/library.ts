@@ -148,7 +148,7 @@ export const jobs = pgTable(
   {
     id: text('id').primaryKey(),
     kind: text('kind')
-      .$type<'read' | 'survey' | 'embed' | 'rehearse' | 'note' | 'study' | 'send' | 'debrief'>()
+      .$type<'read' | 'survey' | 'embed' | 'rehearse' | 'note' | 'study' | 'send' | 'debrief' | 'relay'>()
       .notNull(),
     subject: text('subject').notNull(),
     state: text('state').$type<'queued' | 'running' | 'done' | 'failed' | 'cancelled'>().notNull(),

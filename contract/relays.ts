@@ -1,0 +1,59 @@
+import { z } from 'zod'
+import { cueSchema, relaySchema } from '@parrot/core/team'
+import { citationSchema } from './turns'
+
+export { cueSchema, relaySchema, type Cue, type Leg, type Relay, type RelayInput } from '@parrot/core/team'
+
+export const relayShown = relaySchema.extend({
+  id: z.string(),
+  cue: cueSchema.nullable(),
+  /** When it begins by itself next. */
+  nextAt: z.string().nullable(),
+  /** What it cannot be run for; empty when it can. */
+  problems: z.array(z.object({ leg: z.string(), problem: z.string() })),
+  lastRun: z.object({ id: z.string(), status: z.string(), at: z.string() }).nullable(),
+})
+export type RelayShown = z.infer<typeof relayShown>
+export const relayList = z.object({ relays: z.array(relayShown) })
+export const relayChange = relaySchema.extend({ cue: cueSchema.nullable().default(null) })
+
+export const newRun = z.object({ inputs: z.record(z.string().max(40), z.string().max(20_000)).default({}) })
+export const runMade = z.object({ id: z.string() })
+
+export const RUN_STATES = ['queued', 'running', 'waiting', 'done', 'failed', 'cancelled'] as const
+export const LEG_STATES = ['waiting', 'running', 'asks', 'looked', 'unsure', 'done', 'left', 'failed'] as const
+export const runShown = z.object({
+  id: z.string(),
+  relayId: z.string(),
+  name: z.string(),
+  status: z.enum(RUN_STATES),
+  inputs: z.record(z.string(), z.string()),
+  /** Who or what began it. */
+  by: z.string(),
+  startedAt: z.string(),
+  endedAt: z.string().nullable(),
+  legs: z.array(
+    z.object({
+      name: z.string(),
+      agent: z.string(),
+      agentName: z.string(),
+      task: z.string(),
+      state: z.enum(LEG_STATES),
+      text: z.string(),
+      citations: z.array(citationSchema).readonly(),
+      repeated: z.array(z.string()).readonly(),
+      because: z.string(),
+    }),
+  ),
+  output: z.string(),
+})
+export type RunShown = z.infer<typeof runShown>
+export const runList = z.object({
+  runs: z.array(runShown.pick({ id: true, status: true, by: true, startedAt: true, endedAt: true })),
+})
+/** What a person does with a leg that waits for them. */
+export const legDeed = z.object({
+  does: z.enum(['approve', 'again', 'leave']),
+  /** The result as it is to go on, where it was changed. */
+  text: z.string().max(20_000).optional(),
+})

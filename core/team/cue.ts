@@ -1,0 +1,67 @@
+import rrule from 'rrule'
+import { z } from 'zod'
+
+const { RRule } = rrule
+
+/** When a relay begins by itself: a recurrence rule (RFC 5545) in a time zone. */
+export const cueSchema = z.object({
+  rule: z
+    .string()
+    .trim()
+    .max(300)
+    .refine(
+      (rule) => readRule(rule) !== undefined,
+      'Write a recurrence such as FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0.',
+    ),
+  timeZone: z.string().max(60).default('UTC'),
+  inputs: z.record(z.string().max(40), z.string().max(4000)).default({}),
+  isOn: z.boolean().default(true),
+})
+export type Cue = z.infer<typeof cueSchema>
+
+/** More often than every so many minutes is a mistake. */
+const LEAST_MINUTES = 15
+
+function readRule(rule: string): InstanceType<typeof RRule> | undefined {
+  try {
+    const options = RRule.parseString(rule)
+    if (options.freq === undefined || options.freq > RRule.HOURLY) return undefined
+    // Every minute of an hour is named one by one; more of them than fit the least distance are refused.
+    const minutes = [options.byminute ?? 0].flat().length
+    if (minutes > 60 / LEAST_MINUTES) return undefined
+    return new RRule({ ...options, dtstart: new Date(Date.UTC(2024, 0, 1)), bysecond: 0 })
+  } catch {
+    return undefined
+  }
+}
+
+/** The clock on the wall of a time zone at a moment, as if it were UTC. */
+function wallOf(moment: Date, timeZone: string): Date {
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+    hourCycle: 'h23',
+  }).formatToParts(moment)
+  const part = (type: string) => Number(parts.find((each) => each.type === type)!.value)
+  return new Date(Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'), part('second')))
+}
+
+/** The moment at which a clock on the wall shows a time; where clocks skip it, the moment after. */
+function momentOf(wall: Date, timeZone: string): Date {
+  let moment = wall
+  // Twice: the first guess may lie on the other side of a change of clocks.
+  for (let turn = 0; turn < 2; turn++)
+    moment = new Date(moment.getTime() + (wall.getTime() - wallOf(moment, timeZone).getTime()))
+  return moment
+}
+
+/** When a cue is due next after a moment; undefined when never again. At nine stays nine when clocks change. */
+export function nextDue({ rule, timeZone }: Pick<Cue, 'rule' | 'timeZone'>, after: Date): Date | undefined {
+  const next = readRule(rule)?.after(wallOf(after, timeZone))
+  return next ? momentOf(next, timeZone) : undefined
+}

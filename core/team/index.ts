@@ -1,0 +1,16 @@
+/** Work that several agents do after one another: a relay, its legs, what is to be done next, and what was said twice. */
+export { inputSchema, legSchema, relaySchema, type Leg, type Relay, type RelayInput } from './schema'
+export {
+  begun,
+  itemsOf,
+  nextLegs,
+  outputOf,
+  problemsIn,
+  taskFor,
+  withLeg,
+  type LegResult,
+  type LegToDo,
+  type RelayRun,
+} from './run'
+export { cueSchema, nextDue, type Cue } from './cue'
+export { withoutRepeats, type Repeated } from './repeats'

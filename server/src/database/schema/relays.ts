@@ -1,0 +1,46 @@
+import { index, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import type { Cue, Relay } from '@parrot/contract'
+import type { Exchange } from '@parrot/core/dialogue'
+import type { LegResult } from '@parrot/core/team'
+import { agents } from './agents'
+import { created, moment } from './columns'
+
+/** Chains of work, each kept with the agent whose people made it. */
+export const relays = pgTable(
+  'relays',
+  {
+    id: text('id').primaryKey(),
+    agentId: text('agent_id')
+      .notNull()
+      .references(() => agents.id, { onDelete: 'cascade' }),
+    spec: jsonb('spec').$type<Relay>().notNull(),
+    cue: jsonb('cue').$type<Cue>(),
+    /** When its cue is due next; null where it has none, or none that is on. */
+    nextAt: moment('next_at'),
+    createdAt: created(),
+    removedAt: moment('removed_at'),
+  },
+  (table) => [index('relays_next').on(table.nextAt)],
+)
+
+/** One run of a relay, as it was when it began; each leg is written as soon as it is over. */
+export const relayRuns = pgTable(
+  'relay_runs',
+  {
+    id: text('id').primaryKey(),
+    relayId: text('relay_id')
+      .notNull()
+      .references(() => relays.id, { onDelete: 'cascade' }),
+    agentId: text('agent_id').notNull(),
+    spec: jsonb('spec').$type<Relay>().notNull(),
+    inputs: jsonb('inputs').$type<Record<string, string>>().notNull(),
+    legs: jsonb('legs').$type<LegResult[]>().notNull(),
+    /** What was said in legs whose agent waits for a yes. */
+    pending: jsonb('pending').$type<Record<string, Exchange>>().notNull().default({}),
+    status: text('status').$type<'queued' | 'running' | 'waiting' | 'done' | 'failed' | 'cancelled'>().notNull(),
+    by: text('by').notNull(),
+    createdAt: created(),
+    endedAt: moment('ended_at'),
+  },
+  (table) => [index('relay_runs_relay').on(table.relayId, table.createdAt)],
+)

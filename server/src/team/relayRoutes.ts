@@ -1,0 +1,182 @@
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
+import { z } from 'zod'
+import { withLeg, type LegResult } from '@parrot/core/team'
+import { legDeed, newRun, relayChange, relayList, relayShown, runList, runMade, runShown } from '@parrot/contract'
+import { agentById } from '../agents/queries'
+import { every } from '../every'
+import { HttpProblem } from '../http/problems'
+import { nameOf } from '../members'
+import type { Services } from '../services'
+import {
+  addRelay,
+  addRun,
+  changeRelay,
+  claimDue,
+  listRelays,
+  relayById,
+  runById,
+  runsOf,
+  setRelayRemoved,
+  setRun,
+  shownRelays,
+  shownRun,
+  type RelayRow,
+} from './relays'
+
+const params = z.object({ id: z.string().max(64) })
+const both = params.extend({ leg: z.string().max(40) })
+
+/** Relays of an agent: written, run by hand or by other programs, looked at leg by leg, and gone on with by a person. */
+export const relayRoutes =
+  (services: Services): FastifyPluginAsyncZod =>
+  async (app) => {
+    const { db, bus, jobs } = services
+    const shown = async (row: RelayRow) => (await shownRelays(db, [row]))[0]!
+
+    app.get(
+      '/api/agents/:id/relays',
+      { schema: { params, response: { 200: relayList } } },
+      async ({ params: { id } }) => {
+        await agentById(db, id)
+        return { relays: await shownRelays(db, await listRelays(db, id)) }
+      },
+    )
+
+    app.post(
+      '/api/agents/:id/relays',
+      { schema: { params, body: relayChange, response: { 201: relayShown } } },
+      async ({ params: { id }, body: { cue, ...spec } }, reply) => {
+        await agentById(db, id)
+        const row = await addRelay(db, id, spec, cue)
+        bus.tell(id, 'relays')
+        return reply.code(201).send(await shown(row))
+      },
+    )
+
+    app.get('/api/relays/:id', { schema: { params, response: { 200: relayShown } } }, async ({ params: { id } }) =>
+      shown(await relayById(db, id)),
+    )
+
+    app.put(
+      '/api/relays/:id',
+      { schema: { params, body: relayChange, response: { 200: relayShown } } },
+      async ({ params: { id }, body: { cue, ...spec } }) => {
+        const row = await changeRelay(db, id, spec, cue)
+        bus.tell(row.agentId, 'relays')
+        return shown(row)
+      },
+    )
+
+    app.delete('/api/relays/:id', { schema: { params } }, async ({ params: { id } }, reply) => {
+      await setRelayRemoved(db, id, true)
+      return reply.code(204).send()
+    })
+
+    app.post('/api/relays/:id/restore', { schema: { params } }, async ({ params: { id } }, reply) => {
+      await setRelayRemoved(db, id, false)
+      return reply.code(204).send()
+    })
+
+    app.get('/api/relays/:id/runs', { schema: { params, response: { 200: runList } } }, async ({ params: { id } }) => {
+      await relayById(db, id)
+      const runs = await runsOf(db, id)
+      return {
+        runs: runs.map(({ id: runId, status, by, createdAt, endedAt }) => ({
+          id: runId,
+          status,
+          by,
+          startedAt: createdAt.toISOString(),
+          endedAt: endedAt?.toISOString() ?? null,
+        })),
+      }
+    })
+
+    app.post(
+      '/api/relays/:id/runs',
+      { schema: { params, body: newRun, response: { 202: runMade } } },
+      async (request, reply) => {
+        const relay = await relayById(db, request.params.id)
+        const run = await addRun(db, relay, request.body.inputs, await nameOf(request, db))
+        await jobs.add('relay', run.id)
+        bus.tell(relay.agentId, 'relays')
+        return reply.code(202).send({ id: run.id })
+      },
+    )
+
+    app.get('/api/runs/:id', { schema: { params, response: { 200: runShown } } }, async ({ params: { id } }) =>
+      shownRun(db, await runById(db, id)),
+    )
+
+    app.post('/api/runs/:id/cancel', { schema: { params } }, async ({ params: { id } }, reply) => {
+      const run = await runById(db, id)
+      await jobs.cancel(id)
+      if (run.status !== 'done') await setRun(db, id, { status: 'cancelled', endedAt: new Date() })
+      bus.tell(run.agentId, 'relays')
+      return reply.code(204).send()
+    })
+
+    /** A person says how a leg goes on that waits for them. */
+    app.post(
+      '/api/runs/:id/legs/:leg',
+      { schema: { params: both, body: legDeed, response: { 200: runShown } } },
+      async ({ params: { id, leg }, body: { does, text } }) => {
+        const run = await runById(db, id)
+        const result = run.legs.find(({ name }) => name === leg)
+        const next = result && run.status !== 'cancelled' ? afterDeed(result, does, text) : undefined
+        if (!next)
+          throw new HttpProblem(
+            409,
+            'That leg does not wait for anybody.',
+            'Look at the run again: it may have gone on.',
+          )
+        // Declined, or begun anew, it no longer waits for a yes.
+        const { [leg]: asked, ...others } = run.pending
+        const pending = next.state === 'waiting' && does === 'approve' && asked ? run.pending : others
+        await setRun(db, id, { legs: [...withLeg(run, next).legs], pending, status: 'queued' })
+        await jobs.add('relay', id)
+        bus.tell(run.agentId, 'relays')
+        return shownRun(db, await runById(db, id))
+      },
+    )
+  }
+
+function afterDeed(
+  leg: LegResult,
+  does: 'approve' | 'again' | 'leave',
+  text: string | undefined,
+): LegResult | undefined {
+  const isWaiting = ['asks', 'looked', 'unsure', 'failed'].includes(leg.state)
+  if (!isWaiting) return undefined
+  if (does === 'leave') return { ...leg, state: 'left', text: '', because: 'Somebody left it out.' }
+  if (does === 'again') return { ...leg, state: 'waiting', text: '', because: '' }
+  if (leg.state === 'looked') return { ...leg, state: 'done', text: text ?? leg.text }
+  // The yes is said when the leg is taken up again.
+  return leg.state === 'asks' ? { ...leg, state: 'waiting' } : undefined
+}
+
+const EVERY_MS = 30_000
+const MISSED_MS = 10 * 60_000
+
+/** Begins what is due; gives how many. One that was due while nothing ran is begun once, and says that it is late. */
+export async function beginDue({ db, jobs, bus, log }: Pick<Services, 'db' | 'jobs' | 'bus' | 'log'>): Promise<number> {
+  const due = await claimDue(db)
+  for (const relay of due) {
+    const isLate = Date.now() - relay.nextAt!.getTime() > MISSED_MS
+    try {
+      const run = await addRun(db, relay, relay.cue?.inputs ?? {}, isLate ? 'its cue, late' : 'its cue')
+      await jobs.add('relay', run.id)
+      bus.tell(relay.agentId, 'relays')
+    } catch (error) {
+      log.warn(error)
+    }
+  }
+  return due.length
+}
+
+/** Looks for cues that are due; gives the function that stops it. */
+export const keepCues = (services: Services): (() => void) =>
+  every(
+    EVERY_MS,
+    () => beginDue(services),
+    (error) => services.log.error(error),
+  )

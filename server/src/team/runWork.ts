@@ -1,0 +1,155 @@
+import type { Exchange } from '@parrot/core/dialogue'
+import { exchangeOf } from '@parrot/core/dialogue'
+import { nextLegs, withLeg, withoutRepeats, type LegResult, type LegToDo, type RelayRun } from '@parrot/core/team'
+import { agentById } from '../agents/queries'
+import type { Works } from '../jobs'
+import type { Services } from '../services'
+import { listTools } from '../tools'
+import { ask, draftOf, editionOf, type Subject } from '../turns/subject'
+import { mayTurnTo } from './mayTurnTo'
+import { runById, setRun, type RunRow } from './relays'
+
+const OVER = new Set<LegResult['state']>(['done', 'left'])
+
+/**
+ * Runs a relay leg by leg, each written down as soon as it is over, so that what a kill cut off goes on where it was. A leg
+ * that may have changed something when it was cut off is not begun again by itself: a person is asked.
+ */
+export const relayWork = (services: Services): Works => {
+  const { db, bus } = services
+
+  /** What is known of a run just now, with one of its legs changed: several may end at the same time. */
+  async function write(id: string, change: (run: RunRow) => Partial<RunRow>): Promise<RunRow> {
+    return db.transaction(async (tx) => {
+      const row = await runById(tx as never, id)
+      const changed = change(row)
+      await setRun(tx as never, id, changed)
+      return { ...row, ...changed }
+    })
+  }
+  const setLeg = async (id: string, leg: LegResult, pending: RunRow['pending'] = {}): Promise<RunRow> => {
+    const row = await write(id, (run) => ({
+      legs: [...withLeg(run, leg).legs],
+      pending: { ...run.pending, ...pending },
+    }))
+    bus.tell(row.agentId, 'relays')
+    return row
+  }
+
+  async function doLeg(row: RunRow, todo: LegToDo, signal: AbortSignal): Promise<void> {
+    const { leg, tasks } = todo
+    const before = row.legs.find(({ name }) => name === leg.name)!
+    await setLeg(row.id, { ...before, state: 'running' })
+    try {
+      const subject = await subjectFor(services, row.agentId, leg.agent)
+      const said: { text: string; citations: LegResult['citations'] }[] = []
+      let asking: Exchange | undefined
+      for (const task of tasks) {
+        signal.throwIfAborted()
+        const asked = row.pending[leg.name]
+        const turn = await ask(services, subject, asked ? yesIn(subject) : task, asked ? [asked] : [], {
+          signal,
+          audience: 'visitor',
+        })
+        said.push({ text: turn.reply, citations: turn.citations })
+        if (turn.memory.duty?.isConfirming && tasks.length === 1) asking = exchangeOf(turn)
+      }
+      const others = row.legs.filter((other) => other.state === 'done' && !leg.task.includes(`{{${other.name}}}`))
+      const whole = said.map(({ text }) => text).join('\n\n')
+      const { text, taken } = asking
+        ? { text: whole, taken: [] }
+        : withoutRepeats(
+            whole,
+            others.map((other) => other.text),
+          )
+      const state = asking ? 'asks' : leg.approval ? 'looked' : 'done'
+      await setLeg(
+        row.id,
+        {
+          ...before,
+          state,
+          text,
+          repeated: taken,
+          citations: said.length === 1 ? said[0]!.citations : [],
+          because: '',
+        },
+        asking ? { [leg.name]: asking } : {},
+      )
+    } catch (error) {
+      if (signal.aborted) throw error
+      services.log.warn(error)
+      await setLeg(row.id, {
+        ...before,
+        state: 'failed',
+        because: error instanceof Error ? error.message : String(error),
+      })
+    }
+  }
+
+  return {
+    async work(id, report, signal) {
+      let row = await runById(db, id)
+      if (row.status === 'done' || row.status === 'cancelled') return
+      row = await write(id, () => ({ status: 'running' }))
+      const careful = await mayChange(services, row)
+      // What was at work when the server was killed.
+      for (const leg of row.legs.filter(({ state }) => state === 'running'))
+        row = await setLeg(id, {
+          ...leg,
+          state: careful.has(leg.name) ? 'unsure' : 'waiting',
+          because: careful.has(leg.name)
+            ? 'It was cut off, and may have done something already. Look before it is done again.'
+            : '',
+        })
+      for (;;) {
+        signal.throwIfAborted()
+        const next: { run: RelayRun; todo: readonly LegToDo[] } = nextLegs(row.spec, row)
+        if (next.run !== row) row = await write(id, () => ({ legs: [...next.run.legs] }))
+        if (next.todo.length === 0) break
+        const begun = row
+        await Promise.all(next.todo.map((todo) => doLeg(begun, todo, signal)))
+        row = await runById(db, id)
+        report(row.legs.filter(({ state }) => OVER.has(state)).length / Math.max(1, row.legs.length))
+      }
+      const status = row.legs.every(({ state }) => OVER.has(state))
+        ? 'done'
+        : row.legs.some(({ state }) => state === 'failed')
+          ? 'failed'
+          : 'waiting'
+      await write(id, () => ({ status, endedAt: status === 'done' ? new Date() : null }))
+      bus.tell(row.agentId, 'relays')
+    },
+    giveUp: async (id) => {
+      const row = await write(id, () => ({ status: 'failed' as const }))
+      bus.tell(row.agentId, 'relays')
+    },
+    reopen: async (id) => setRun(db, id, { status: 'queued' }),
+  }
+}
+
+/** The yes that an agent waits for, in its language. */
+const yesIn = ({ brief }: Subject): string => YES[brief.identity.language.slice(0, 2)] ?? 'Yes'
+const YES: Readonly<Record<string, string>> = { de: 'Ja', fr: 'Oui', es: 'Sí', it: 'Sì', nl: 'Ja' }
+
+/** An agent as it does its leg: as it was published, or as a draft where it never was. */
+async function subjectFor(services: Services, owner: string, agentId: string): Promise<Subject> {
+  const agent = await agentById(services.db, agentId)
+  if (owner !== agentId && !(await mayTurnTo(services.db, owner, agentId)))
+    throw new Error(`“${agent.name}” is not shared with everybody who may edit this relay.`)
+  return agent.liveEdition === null ? draftOf(services, agent) : editionOf(services, agent, agent.liveEdition)
+}
+
+/** Legs whose agents may change something outside. */
+async function mayChange({ db, ...services }: Services, { spec, agentId }: RunRow): Promise<Set<string>> {
+  const changing = new Set(
+    (await listTools(db)).flatMap(({ operations }) =>
+      operations.filter(({ changes }) => changes).map(({ name }) => name),
+    ),
+  )
+  const careful = new Set<string>()
+  for (const leg of spec.legs) {
+    const subject = await subjectFor({ db, ...services }, agentId, leg.agent).catch(() => undefined)
+    if (subject?.brief.tools.some(({ id, enabled }) => enabled && changing.has(id))) careful.add(leg.name)
+  }
+  return careful
+}
