@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { briefSchema, outletLook, scriptSchema } from '@parrot/contract'
+import type { briefSchema, cueSchema, outletLook, relaySchema, scriptSchema } from '@parrot/contract'
 
 /** A sample agent: its brief, the files and pages it reads, its pairs, notes, scripts and pinned lines. */
 export interface SampleAgent {
@@ -24,6 +24,11 @@ export interface SampleAgent {
     readonly name: string
     readonly look: z.input<typeof outletLook>
   }
+  /** Relays, whose legs name agents by their names. */
+  readonly relays?: readonly (Omit<z.input<typeof relaySchema>, 'legs'> & {
+    readonly legs: readonly NonNullable<z.input<typeof relaySchema>['legs']>[number][]
+    readonly cue?: z.input<typeof cueSchema>
+  })[]
   /** Publishes edition 1 with this summary when set. */
   readonly edition?: string
 }
@@ -335,6 +340,28 @@ const marlow: SampleAgent = {
     ['Someone of your crew was rude to my mother.', 'Thanks'],
     ['Do you sell gift vouchers?'],
     ['How much is parking for a week?', 'Where can I charge my electric car?'],
+  ],
+  relays: [
+    {
+      name: 'The weekly notice',
+      inputs: [{ name: 'island', type: 'choice', choices: ['Sula Holm', 'Inchmore', 'Little Tarn'] }],
+      legs: [
+        { name: 'boats', agent: 'Marlow', task: 'When is the last boat to {{island}} on Saturdays?' },
+        { name: 'fare', agent: 'Marlow', task: 'How much is an adult return to {{island}}?', alongside: true },
+        {
+          name: 'luggage',
+          agent: 'Marlow',
+          task: 'May I take a bicycle on board, and what does it cost?',
+          approval: true,
+        },
+      ],
+      output: 'Going to {{island}} this week\n\n{{boats}}\n{{fare}}\n{{luggage}}',
+      cue: {
+        rule: 'FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0',
+        timeZone: 'Europe/London',
+        inputs: { island: 'Inchmore' },
+      },
+    },
   ],
   outlet: {
     kind: 'bubble',

@@ -45,6 +45,10 @@ async function load(sample: SampleAgent, team: readonly Agent[]): Promise<void> 
   for (const text of sample.pinned) await call('POST', `${at}/pins`, { text })
   await call('POST', `${at}/pins/ask`)
   if (sample.edition) await call('POST', `${at}/editions`, { summary: sample.edition })
+  for (const relay of sample.relays ?? []) {
+    const legs = relay.legs.map((leg) => ({ ...leg, agent: idOf(leg.agent) }))
+    await call('POST', `${at}/relays`, { ...relay, legs })
+  }
   if (sample.outlet) {
     const domains = [new URL(website).host]
     const { slug } = await call<{ slug: string }>('POST', `${at}/outlets`, { ...sample.outlet, domains })

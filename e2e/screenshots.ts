@@ -31,14 +31,6 @@ const ask = async (text: string) => {
 }
 
 await shoot('agents')
-await shoot('beginning', '/new', async () => {
-  await page
-    .locator('#begin-text')
-    .fill(
-      'A calm helper for allotment holders that answers questions on plots, water and composting, never gives legal advice, short answers.',
-    )
-  await page.getByText('helper for allotment holders', { exact: true }).waitFor()
-})
 await shoot('margin', `${marlow}/brief`, async () => {
   await page.getByRole('button', { name: 'Add a rule' }).click()
   await page.getByLabel('Rule 8: when').fill('the party has more than 10 people')
@@ -74,11 +66,6 @@ await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('.band').first().hover()
 })
 await page.getByRole('button', { name: 'Hide the original' }).click()
-await shoot('website', `${marlow}/library?pane=website`, async () => {
-  await page.getByLabel('Where it begins').fill(`${world.site}/`)
-  await page.getByRole('button', { name: 'Look at its pages' }).click()
-  await page.getByText('Found 7 pages.').waitFor()
-})
 await page.emulateMedia({ colorScheme: 'dark' })
 await shoot('workings', `${marlow}/brief`, async () => {
   await ask('How much is an adult return to Sula Holm?')
@@ -177,9 +164,29 @@ await shoot('desk', `${marlow}/logbook`, async () => {
   await page.keyboard.press('Enter')
   await page.locator('.reading').getByText('What colour is it?').waitFor()
 })
-await shoot('talk', '/talk/marlow', async () => {
-  await page.getByRole('button', { name: 'How do I change a booking?' }).click()
-  await page.locator('.marker').first().click()
+await shoot('tools', '/tools', async () => {
+  await page.getByRole('link', { name: 'Harbour office' }).click()
+  const panel = page.getByRole('complementary', { name: 'Try it' })
+  await panel.getByLabel('day', { exact: true }).fill('2027-03-12')
+  await choose(page, page.getByRole('combobox', { name: 'island', exact: true }), 'Inchmore')
+  await panel.getByRole('button', { name: 'Call it' }).click()
+  await panel.getByText('✓ Came back').waitFor()
+})
+await shoot('relay', `${marlow}/release`, async () => {
+  await page.getByRole('link', { name: 'The weekly notice' }).click()
+  const runs = page.getByRole('complementary', { name: 'Runs' })
+  await choose(page, page.getByRole('combobox', { name: 'island', exact: true }), 'Inchmore')
+  await runs.getByRole('button', { name: 'Run', exact: true }).click()
+  await runs.getByRole('button', { name: 'Let it go on' }).waitFor()
+})
+const { outlets } = (await (await fetch(`${world.url}/api${marlow}/outlets`)).json()) as { outlets: { slug: string }[] }
+await page.goto(`${world.site}/as/harbour/parking?outlet=${outlets[0]!.slug}`)
+await shoot('talk', undefined, async () => {
+  await page.getByRole('button', { name: 'Ask On our website' }).click()
+  const talk = page.frameLocator('iframe')
+  await talk.getByRole('textbox').fill('Is there still room on the boat to Inchmore on Friday?')
+  await page.keyboard.press('Enter')
+  await talk.getByRole('cell', { name: 'Petrel' }).first().waitFor()
 })
 await shoot('people', '/people', async () => {
   await page.getByLabel('Your name').fill('Olive Marsh')

@@ -41,7 +41,7 @@ describe('a tool', () => {
     await panel.getByRole('button', { name: 'Show what would be sent' }).click()
     await panel.getByText('/fare?island=Inchmore').waitFor()
     await panel.getByRole('button', { name: 'Call it' }).click()
-    await panel.getByText('Came back').waitFor()
+    await panel.getByText('✓ Came back').waitFor()
     await choose(designer, designer.getByRole('combobox', { name: 'What is taken of the reply' }), /^total/)
     await panel.getByRole('button', { name: 'Call it' }).click()
     await panel.getByRole('button', { name: 'Keep what came back' }).click()

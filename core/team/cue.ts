@@ -1,7 +1,8 @@
-import rrule from 'rrule'
+import * as rrule from 'rrule'
 import { z } from 'zod'
 
-const { RRule } = rrule
+/** Node takes the package for a module of the old kind, with everything behind its default; bundlers do not. */
+const { RRule } = (rrule as unknown as { default?: typeof rrule }).default ?? rrule
 
 /** When a relay begins by itself: a recurrence rule (RFC 5545) in a time zone. */
 export const cueSchema = z.object({

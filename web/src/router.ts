@@ -29,6 +29,12 @@ export const router = createRouter({
           component: () => import('./outlets/OutletPage.vue'),
         },
         {
+          path: 'release/relays/:relayId',
+          name: 'relay',
+          meta: { stage: 'release' },
+          component: () => import('./relays/RelayPage.vue'),
+        },
+        {
           path: 'logbook/wants',
           name: 'wants',
           meta: { stage: 'logbook' },

@@ -96,7 +96,7 @@ export const relayRoutes =
       { schema: { params, body: newRun, response: { 202: runMade } } },
       async (request, reply) => {
         const relay = await relayById(db, request.params.id)
-        const run = await addRun(db, relay, request.body.inputs, await nameOf(request, db))
+        const run = await addRun(db, relay, request.body.inputs, (await nameOf(request, db)) || 'hand')
         await jobs.add('relay', run.id)
         bus.tell(relay.agentId, 'relays')
         return reply.code(202).send({ id: run.id })

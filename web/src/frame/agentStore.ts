@@ -3,7 +3,7 @@ import { reactive, ref } from 'vue'
 import type { Agent } from '@parrot/contract'
 import { call, get, wordsFor } from '../api/client'
 
-type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes' | 'studies'
+type Change = 'agent' | 'sources' | 'scripts' | 'editions' | 'logbook' | 'notes' | 'studies' | 'relays'
 
 /** The agent that is open, kept current by the server's events; `ticks` counts the changes of each kind for stages to watch. */
 export const useAgent = defineStore('agent', () => {
@@ -17,6 +17,7 @@ export const useAgent = defineStore('agent', () => {
     logbook: 0,
     notes: 0,
     studies: 0,
+    relays: 0,
   })
   let events: EventSource | undefined
   let openId = ''

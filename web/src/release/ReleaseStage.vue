@@ -14,6 +14,7 @@ import { tell, tellFailure } from '../shared/undo'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { plural } from '../shared/when'
 import OutletList from '../outlets/OutletList.vue'
+import RelayList from '../relays/RelayList.vue'
 import ChangeList from './ChangeList.vue'
 import EditionList from './EditionList.vue'
 import HookList from './HookList.vue'
@@ -152,6 +153,11 @@ async function copyAddress(): Promise<void> {
       <section v-if="state.latestEdition !== null">
         <h2>Outlets</h2>
         <OutletList :agent-id="agentId" />
+      </section>
+
+      <section>
+        <h2>Relays</h2>
+        <RelayList :agent-id="agentId" />
       </section>
 
       <section v-if="state.latestEdition !== null">

@@ -14,7 +14,11 @@ const props = defineProps<{
 const value = defineModel<T>()
 /** As wide as its longest choice, as far as there is room: nothing chosen is cut off. */
 const MARGIN = 7
-const width = computed(() => `${Math.max(0, ...props.options.map(([, text]) => text.length)) + MARGIN}ch`)
+/** Letters are narrower than the figure that “ch” is measured by. */
+const NARROWER = 0.85
+const width = computed(
+  () => `${Math.round(Math.max(0, ...props.options.map(([, text]) => text.length)) * NARROWER) + MARGIN}ch`,
+)
 </script>
 
 <template>

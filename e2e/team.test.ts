@@ -1,0 +1,86 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Page } from 'playwright-core'
+import { choose } from './acts'
+import { openWorld, type World } from './world'
+
+/** Agents that work together: a conversation passed to a colleague, and a relay that waits for a person. */
+let world: World
+let marlow: string
+let designer: Page
+
+beforeAll(async () => {
+  world = await openWorld()
+  marlow = await world.agent('Marlow')
+  designer = await world.open(`${marlow}/brief`)
+})
+afterAll(async () => world?.end())
+
+const ask = async (line: string) => {
+  await designer.getByRole('textbox', { name: /^Ask Marlow/ }).fill(line)
+  await designer.keyboard.press('Enter')
+}
+
+describe('a colleague', () => {
+  it('answers what is theirs, and the workings say who did', async () => {
+    await ask('What do deckhands learn on their first day?')
+    await designer.getByText('Pip trains our crew and answers this:').first().waitFor()
+    await designer.locator('.sheet article').last().getByRole('button', { name: 'Show workings' }).click()
+    await designer.getByText('The conversation is with “Pip”, who answered.').first().waitFor()
+  })
+
+  it('is told of as not published, and named by whoever adds one', async () => {
+    await designer.goto(`${world.url}${marlow}/brief`)
+    const colleagues = designer.locator('#colleagues')
+    await colleagues.getByText('Not published yet').waitFor()
+    await colleagues.getByRole('button', { name: 'Add a colleague' }).click()
+    await choose(designer, designer.getByRole('combobox', { name: 'Colleague 2', exact: true }), 'Pip')
+    await colleagues.getByText('is asked what nobody knows').last().click()
+    await designer.getByText('Saved just now').waitFor()
+    await ask('What is a bowline good for?')
+    await designer.locator('.sheet article').last().getByRole('button', { name: 'Show workings' }).click()
+    await designer.getByText('A colleague who may know').first().waitFor()
+  })
+})
+
+describe('a relay', () => {
+  it('is run, looked at by a person, changed, and ends in what was put together', async () => {
+    await designer.goto(`${world.url}${marlow}/release`)
+    await designer.getByRole('link', { name: 'The weekly notice' }).click()
+    await designer.getByText(/Next on/).waitFor()
+    const runs = designer.getByRole('complementary', { name: 'Runs' })
+    await choose(designer, designer.getByRole('combobox', { name: 'island', exact: true }), 'Inchmore')
+    await runs.getByRole('button', { name: 'Run', exact: true }).click()
+    await runs.getByRole('button', { name: 'Change it' }).click()
+    await runs.getByLabel('Result of luggage').fill('Bicycles cost £3.50 a crossing.')
+    await runs.getByRole('button', { name: 'Let it go on' }).click()
+    await runs.getByText('What came of it').waitFor()
+    const output = await runs.innerText()
+    expect(output).toContain('Going to Inchmore this week')
+    expect(output).toContain('17:15')
+    expect(output).toContain('£15.30')
+  })
+
+  it('says what it cannot be run for, and takes it back when that is mended', async () => {
+    await designer.getByRole('button', { name: 'Add a leg' }).click()
+    const task = designer.getByRole('textbox', { name: 'Leg 4: what it is to do' })
+    await task.fill('Tell about {{iland}}')
+    await designer.getByText('“{{iland}}” is neither an input nor a leg before it.').first().waitFor()
+    await task.fill('Is there parking? ')
+    await task.press('Control+End')
+    await designer.keyboard.type('{isl')
+    await designer.getByRole('option', { name: 'island' }).click()
+    await expect.poll(() => task.inputValue()).toContain('{{island}}')
+    await designer.getByText('is neither an input').first().waitFor({ state: 'detached' })
+  })
+
+  it('survives a kill while it waits, and goes on', async () => {
+    const runs = designer.getByRole('complementary', { name: 'Runs' })
+    await runs.getByRole('button', { name: 'Run', exact: true }).click()
+    await runs.getByRole('button', { name: 'Let it go on' }).waitFor()
+    await world.kill()
+    await world.start()
+    await designer.reload()
+    await runs.getByRole('button', { name: 'Let it go on' }).click()
+    await runs.getByText('What came of it').waitFor()
+  })
+})

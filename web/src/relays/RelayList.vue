@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { onMounted, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { ElButton } from 'element-plus'
+import type { RelayShown } from '@parrot/contract'
+import { get, post } from '../api/client'
+import { useAgent } from '../frame/agentStore'
+import { useLoaded } from '../shared/load'
+import { tellFailure } from '../shared/undo'
+import { moment } from '../shared/when'
+import { RUN_WORDS } from './states'
+
+/** Chains of work that the agent and others do one after the other, by hand or at their times. */
+const props = defineProps<{ agentId: string }>()
+const router = useRouter()
+const agents = useAgent()
+const { data, error, load } = useLoaded(() => get<{ relays: RelayShown[] }>(`/api/agents/${props.agentId}/relays`))
+onMounted(load)
+watch(() => agents.ticks.relays, load)
+
+async function make(): Promise<void> {
+  try {
+    const legs = [{ name: 'first', agent: props.agentId, task: 'What is to be found out or written?' }]
+    const { id } = await post<RelayShown>(`/api/agents/${props.agentId}/relays`, { name: 'New relay', legs })
+    await router.push({ name: 'relay', params: { id: props.agentId, relayId: id } })
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+</script>
+
+<template>
+  <p v-if="error" class="wrong" role="alert">{{ error }}</p>
+  <ul v-else-if="data?.relays.length" class="plain-rows">
+    <li v-for="relay in data.relays" :key="relay.id" class="plain-row">
+      <RouterLink class="grow" :to="{ name: 'relay', params: { id: agentId, relayId: relay.id } }">{{
+        relay.name
+      }}</RouterLink>
+      <span class="soft small"
+        ><template v-if="relay.nextAt">next {{ moment(relay.nextAt) }}</template
+        ><template v-else>{{ relay.legs.length }} {{ relay.legs.length === 1 ? 'leg' : 'legs' }}</template
+        ><template v-if="relay.lastRun">, last: {{ RUN_WORDS[relay.lastRun.status] }}</template></span
+      >
+    </li>
+  </ul>
+  <p v-else class="soft">
+    Work in several steps, done by this agent and others in turn: a notice, a report, a round of answers.
+  </p>
+  <ElButton size="small" class="new" @click="make">New relay</ElButton>
+</template>
+
+<style scoped>
+.new {
+  margin-top: var(--gap-2);
+}
+</style>

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { watchDebounced } from '@vueuse/core'
+import { ElButton, ElInput } from 'element-plus'
+import type { Agent, RelayShown } from '@parrot/contract'
+import { call, get, post, wordsFor } from '../api/client'
+import EmptyNote from '../shared/EmptyNote.vue'
+import LoadingNote from '../shared/LoadingNote.vue'
+import { tell, tellFailure } from '../shared/undo'
+import CueField from './CueField.vue'
+import LegList from './LegList.vue'
+import RelayInputs from './RelayInputs.vue'
+import RunPanel from './RunPanel.vue'
+
+/** One relay: what it is given, its legs, when it begins by itself, and beside it its runs. Every change is kept by itself. */
+const route = useRoute()
+const router = useRouter()
+const agentId = computed(() => String(route.params.id))
+const path = computed(() => `/api/relays/${String(route.params.relayId)}`)
+const relay = ref<RelayShown>()
+const agents = ref<Agent[]>([])
+const failed = ref('')
+const saving = ref<'saved' | 'saving' | string>('saved')
+let kept = ''
+const textOf = (value: RelayShown | undefined) =>
+  JSON.stringify(value && [value.name, value.inputs, value.legs, value.output, value.cue])
+
+onMounted(async () => {
+  try {
+    const [found, all] = await Promise.all([get<RelayShown>(path.value), get<{ agents: Agent[] }>('/api/agents')])
+    relay.value = found
+    agents.value = all.agents
+    kept = textOf(found)
+  } catch (problem) {
+    failed.value = wordsFor(problem)
+  }
+})
+watch(relay, () => textOf(relay.value) !== kept && (saving.value = 'saving'), { deep: true })
+watchDebounced(relay, keep, { deep: true, debounce: 500 })
+
+async function keep(): Promise<void> {
+  const text = textOf(relay.value)
+  if (!relay.value || text === kept) return
+  try {
+    const next = await call<RelayShown>('PUT', path.value, relay.value)
+    kept = text
+    relay.value.problems = next.problems
+    relay.value.nextAt = next.nextAt
+    saving.value = 'saved'
+  } catch (problem) {
+    saving.value = wordsFor(problem)
+  }
+}
+
+const names = computed(() => [
+  ...(relay.value?.inputs ?? []).map(({ name }) => name),
+  ...(relay.value?.legs ?? []).map(({ name }) => name),
+])
+
+async function remove(): Promise<void> {
+  const { name } = relay.value!
+  const from = path.value
+  try {
+    await call('DELETE', from)
+    await router.push({ name: 'release', params: { id: agentId.value } })
+    tell(`“${name}” was taken away.`, async () => {
+      await post(`${from}/restore`)
+      await router.push({ name: 'relay', params: { id: agentId.value, relayId: from.split('/').at(-1) } })
+    })
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
+</script>
+
+<template>
+  <EmptyNote v-if="failed" tone="failed" title="The relay could not be loaded" :text="failed">
+    <ElButton tag="router-link" :to="{ name: 'release', params: { id: agentId } }">Back to the release</ElButton>
+  </EmptyNote>
+  <LoadingNote v-else-if="!relay" :rows="8" />
+  <div v-else class="relay">
+    <section aria-label="The relay">
+      <ElButton tag="router-link" text size="small" :to="{ name: 'release', params: { id: agentId } }"
+        >‹ Release</ElButton
+      >
+      <ElInput v-model="relay.name" class="name" maxlength="120" aria-label="Name of the relay" />
+      <p class="soft">
+        Each leg is done by an agent as it was published; what it finds is passed on by its name.
+        <span v-if="saving === 'saved'" role="status">✓ Kept</span>
+        <span v-else-if="saving === 'saving'">Keeping …</span>
+        <span v-else class="wrong" role="alert">{{ saving }}</span>
+      </p>
+      <RelayInputs v-model="relay.inputs" />
+      <LegList
+        v-model="relay.legs"
+        :agents="agents"
+        :inputs="relay.inputs.map(({ name }) => name)"
+        :problems="relay.problems"
+        :agent-id="agentId"
+      />
+      <h2>What comes of it</h2>
+      <ElInput
+        v-model="relay.output"
+        type="textarea"
+        :autosize="{ minRows: 2, maxRows: 12 }"
+        maxlength="8000"
+        :placeholder="`the last result; or a text with ${names.map((name) => `{{${name}}}`).join(', ') || '{{names}}'}`"
+        aria-label="What comes of it"
+      />
+      <p v-for="{ problem } in relay.problems.filter(({ leg }) => leg === '')" :key="problem" class="warm">
+        ◐ {{ problem }}
+      </p>
+      <CueField v-model="relay.cue" :next-at="relay.nextAt" :inputs="relay.inputs" />
+      <ElButton type="danger" text size="small" class="remove" @click="remove">Take this relay away</ElButton>
+    </section>
+    <aside aria-label="Runs">
+      <RunPanel :relay="relay" :keep="keep" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.relay {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(360px, 480px);
+  gap: var(--gap-6);
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: var(--gap-4) var(--gap-5) var(--gap-7);
+}
+.name {
+  margin: var(--gap-1) 0 var(--gap-2);
+  font: 600 var(--text-reply) / 1.3 var(--serif);
+}
+h2 {
+  margin: var(--gap-5) 0 var(--gap-2);
+}
+.warm {
+  color: var(--warm);
+}
+.remove {
+  display: block;
+  margin-top: var(--gap-5);
+}
+@media (width < 960px) {
+  .relay {
+    grid-template-columns: minmax(0, 1fr);
+    padding: var(--gap-4);
+  }
+}
+</style>
