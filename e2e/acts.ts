@@ -25,3 +25,9 @@ export async function giveFile(page: Page, button: Locator, name: string, conten
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), button.click()])
   await chooser.setFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) })
 }
+
+/** Asks an agent on the strip at the foot of its stages. */
+export async function askOnStrip(page: Page, agent: string, line: string): Promise<void> {
+  await page.getByRole('textbox', { name: `Ask ${agent}` }).fill(line)
+  await page.keyboard.press('Enter')
+}

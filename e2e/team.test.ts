@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
-import { choose } from './acts'
+import { askOnStrip, choose } from './acts'
 import { openWorld, type World } from './world'
 
 /** Agents that work together: a conversation passed to a colleague, and a relay that waits for a person. */
@@ -15,10 +15,7 @@ beforeAll(async () => {
 })
 afterAll(async () => world?.end())
 
-const ask = async (line: string) => {
-  await designer.getByRole('textbox', { name: /^Ask Marlow/ }).fill(line)
-  await designer.keyboard.press('Enter')
-}
+const ask = (line: string) => askOnStrip(designer, 'Marlow', line)
 
 describe('a colleague', () => {
   it('answers what is theirs, and the workings say who did', async () => {

@@ -1,9 +1,9 @@
-import { fillVariables } from '../brief'
+import { fillVariables, withoutToolNames } from '../brief'
 import { phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { withoutListSign } from '../text'
 import { inputFrom, LEFT_OUT, tellResult } from '../tools'
-import { TOOL_IN_STEPS, type Job, type UsedTool } from './jobs'
+import type { Job, UsedTool } from './jobs'
 import type { DutyState, Memory } from './memory'
 import { isoDay, type Slot } from './slots'
 import { callTool, useDetail, withUses } from './tools'
@@ -192,7 +192,7 @@ function saidInSteps(job: Job, { brief, variables }: TurnContext, known: Readonl
   return fillVariables(job.steps, brief.variables, { ...known, ...variables })
     .split(/\n+/)
     .map(withoutListSign)
-    .filter((line) => line.replace(TOOL_IN_STEPS, '').trim() !== '')
+    .filter((line) => withoutToolNames(line).trim() !== '')
     .flatMap((line) =>
       readRule('', line).directives.flatMap((directive) =>
         directive.kind === 'say' || directive.kind === 'offer' ? [directive.text] : [],

@@ -1,4 +1,4 @@
-import type { Brief } from '../brief'
+import { toolsNamedIn, type Brief } from '../brief'
 import { fieldsOf, type Tool } from '../tools'
 import type { Slot } from './slots'
 import type { TurnContext } from './turn'
@@ -31,9 +31,6 @@ const TOOL = 'tool:'
 /** The id of the job that a tool by itself is. */
 export const jobOfTool = (name: string): string => TOOL + name
 
-/** A tool named in the steps of a duty: "@next_sailing". */
-export const TOOL_IN_STEPS = /@([\p{L}\d][\p{L}\d_-]*)/gu
-
 /** The tools of the brief that are at hand. */
 export const usedTools = ({ brief, tools = [] }: TurnContext): UsedTool[] =>
   brief.tools.flatMap((entry, at): UsedTool[] => {
@@ -46,7 +43,7 @@ export function jobsOf(context: TurnContext): Job[] {
   const used = usedTools(context)
   const duties = context.brief.duties.flatMap((duty, at): Job[] => {
     if (!duty.enabled) return []
-    const named = [...duty.tools, ...[...duty.steps.matchAll(TOOL_IN_STEPS)].map((match) => match[1]!)]
+    const named = [...duty.tools, ...toolsNamedIn(duty.steps)]
     const tools = [...new Set(named)].flatMap((name) => used.filter(({ entry }) => entry.id === name))
     return [
       {

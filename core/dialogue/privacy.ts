@@ -65,6 +65,20 @@ export function masked(text: string, masks: readonly Mask[]): string {
   })
 }
 
+/** The same for every text within a value; its figures and its shape stay. */
+export const maskedWithin = <Value>(value: Value, masks: readonly Mask[]): Value =>
+  masks.length === 0
+    ? value
+    : typeof value === 'string'
+      ? (masked(value, masks) as Value)
+      : Array.isArray(value)
+        ? (value.map((each: unknown) => maskedWithin(each, masks)) as Value)
+        : typeof value === 'object' && value !== null
+          ? (Object.fromEntries(
+              Object.entries(value).map(([name, each]: [string, unknown]) => [name, maskedWithin(each, masks)]),
+            ) as Value)
+          : value
+
 /** What the visitor said up to this line, and what they told of themselves. */
 export const saidIn = (state: TurnState, { conversation }: TurnContext): string[] => [
   state.said,

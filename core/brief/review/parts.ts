@@ -2,6 +2,7 @@ import { contentStems, isEnglishWord, stem, wordCount, words } from '../../text'
 import { breaks, readRule, type Condition } from '../../rules'
 import { fallsUnder } from './fallsUnder'
 import { compile } from '../compile'
+import { toolsNamedIn } from '../mentions'
 import type { Brief } from '../schema'
 import { editOf } from '../edit'
 import type { Finder, Remark } from './remark'
@@ -90,10 +91,22 @@ const textsOf = (brief: Brief): { field: string; text: string }[] => [
   { field: 'manner.persona', text: brief.manner.persona },
 ]
 
-/** A tool that is named but that no duty may use. */
+/** A tool that a rule or the steps of a duty name and that the brief does not use. */
 export const unknownTool: Finder = (brief) => {
-  const known = new Set(brief.duties.flatMap((duty) => duty.tools).map((name) => name.trim().toLowerCase()))
-  return brief.rules.flatMap((rule, at) => {
+  const known = new Set(brief.tools.map(({ id }) => id.toLowerCase()))
+  const inSteps = brief.duties.flatMap((duty, at) =>
+    (duty.enabled ? toolsNamedIn(duty.steps) : [])
+      .filter((name) => !known.has(name.toLowerCase()))
+      .map((name) =>
+        remark(
+          'unknown-tool',
+          `duties.${at}`,
+          `No tool of the brief is called “${name}”.`,
+          'The duty goes on without it. Add the tool under Tools, or take its name out.',
+        ),
+      ),
+  )
+  const inRules = brief.rules.flatMap((rule, at) => {
     const named = rule.enabled
       ? readRule(rule.when, rule.do).directives.find((directive) => directive.kind === 'tool')
       : undefined
@@ -102,12 +115,13 @@ export const unknownTool: Finder = (brief) => {
           remark(
             'unknown-tool',
             `rules.${at}`,
-            `No duty may use a tool called “${named.name}”.`,
+            `No tool of the brief is called “${named.name}”.`,
             'A tool that is not there cannot be used; the rule does nothing.',
           ),
         ]
       : []
   })
+  return [...inSteps, ...inRules]
 }
 
 /** A duty that is named but not defined. */

@@ -70,8 +70,12 @@ const CASES: Readonly<Record<RemarkKind, readonly [hit: Input, nearMiss: Input]>
     { ...rules('Mention the AGM'), glossary: [{ term: 'AGM', meaning: 'The yearly meeting' }] },
   ],
   'unknown-tool': [
-    rules('use the calendar tool'),
-    { ...rules('use the calendar tool'), duties: [{ ...duty, tools: ['calendar'] }] },
+    { ...rules('use the calendar tool'), duties: [{ ...duty, steps: 'Use @calendar.' }] },
+    {
+      ...rules('use the calendar tool'),
+      duties: [{ ...duty, steps: 'Use @calendar.' }],
+      tools: [{ id: 'calendar' }],
+    },
   ],
   'unknown-duty': [
     rules({ when: 'the duty “Book a shed” is active', do: 'say “Sheds are dry.”' }),

@@ -3,6 +3,7 @@ import { conversations, outlets, visitors } from '../database'
 import { forgetDeliveries, forgetOldDeliveries } from '../delivery'
 import { every } from '../every'
 import type { Services } from '../services'
+import { forgetCalls } from '../tools'
 
 const EVERY_MS = 60 * 60_000
 const SOON_MS = 5000
@@ -21,10 +22,9 @@ export async function eraseOld({ db }: Pick<Services, 'db'>): Promise<number> {
         .delete(conversations)
         .where(and(eq(conversations.outletId, id), lt(conversations.lastAt, before)))
         .returning({ id: conversations.id })
-      await forgetDeliveries(
-        tx,
-        gone.map((row) => row.id),
-      )
+      const ids = gone.map((row) => row.id)
+      await forgetDeliveries(tx, ids)
+      await forgetCalls(tx, ids)
       await tx.delete(visitors).where(and(eq(visitors.outletId, id), lt(visitors.changedAt, before)))
       erased += gone.length
     })

@@ -1,5 +1,5 @@
 import { and, eq, gte, lt, sql } from 'drizzle-orm'
-import { masked } from '@parrot/core/dialogue'
+import { maskedWithin } from '@parrot/core/dialogue'
 import { outletDays, type Database } from '../database'
 import { isWithin } from '../desk'
 import { HttpProblem } from '../http/problems'
@@ -76,14 +76,7 @@ export async function countTokens(db: Database, { outlet }: Place, { usage }: Tu
 /** A turn as an outlet lets it be kept. What a duty asked the visitor for is theirs to give, and stays readable. */
 export function asKept({ outlet }: Place, turn: TurnKept): TurnKept {
   if (!outlet || outlet.masks.length === 0) return turn
-  const hide = <Value>(value: Value): Value =>
-    typeof value === 'string'
-      ? (masked(value, outlet.masks) as Value)
-      : Array.isArray(value)
-        ? (value.map(hide) as Value)
-        : typeof value === 'object' && value !== null
-          ? (Object.fromEntries(Object.entries(value).map(([name, each]) => [name, hide(each)])) as Value)
-          : value
+  const hide = <Value>(value: Value): Value => maskedWithin(value, outlet.masks)
   const { said, question, reply, workings, support, memory } = turn
   return {
     ...turn,
@@ -92,6 +85,11 @@ export function asKept({ outlet }: Place, turn: TurnKept): TurnKept {
     reply: hide(reply),
     workings: hide(workings),
     support: hide(support),
-    memory: { ...memory, facts: hide(memory.facts) },
+    // What a tool was called with stays: it tells that the same was done already.
+    memory: {
+      ...memory,
+      facts: hide(memory.facts),
+      ...(memory.done ? { done: memory.done.map((each) => ({ ...each, result: hide(each.result) })) } : {}),
+    },
   }
 }

@@ -58,7 +58,8 @@ async function takeTurnAlone(
   }
   const people = isProgram ? undefined : await peopleFor(db, agent.id)
   const line = { said: text, conversation: before ?? conversation.exchanges, variables }
-  const heard = { ...listening, people }
+  const noting = { conversationId: id, masks: outlet?.masks ?? [] }
+  const heard = { ...listening, people, noting }
   const turn = await remembered.take(services, agent.id, subject, line, heard).catch((error: unknown) => {
     throw failureForVisitors(error)
   })

@@ -9,6 +9,8 @@ import { agents, editions, rehearsals, ruleSets, sourceVersions, type Database, 
 import { deskSettingsOf } from '../desk'
 import { HttpProblem } from '../http/problems'
 import { listSources, versionsInUse } from '../library/queries'
+import { troubleWithColleagues } from '../team'
+import { troubleWithTools } from '../tools'
 
 type EditionRow = typeof editions.$inferSelect
 type State = Omit<Release, 'concerns'>
@@ -124,6 +126,8 @@ async function concernsOf(db: Database, agent: AgentRow): Promise<Release['conce
       stage: 'logbook',
       text: 'The brief hands over to a person, but nobody is called: let people answer.',
     })
+  for (const text of await troubleWithTools(db, brief)) concerns.push({ stage: 'brief', text })
+  for (const text of await troubleWithColleagues(db, agent.id, brief)) concerns.push({ stage: 'brief', text })
   return concerns
 }
 

@@ -59,6 +59,17 @@ describe('an agent with a colleague', () => {
     )
   })
 
+  it('is told of under Release while it is not there for visitors', async () => {
+    const concerns = async () =>
+      (await app.ask('GET', `/api/agents/${desk}/release`)).body.concerns
+        .map(({ text }: { text: string }) => text)
+        .join('\n')
+    await app.ask('POST', `/api/agents/${pea}/live`, { number: null })
+    expect(await concerns()).toContain('“Pea” is not published')
+    await app.ask('POST', `/api/agents/${pea}/live`, { number: 1 })
+    expect(await concerns()).not.toContain('“Pea”')
+  })
+
   it('plays scripts across both', async () => {
     const script = {
       title: 'Beans',

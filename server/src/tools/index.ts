@@ -1,4 +1,5 @@
 /** Tools of the workspace: where they come from, how they are called, and what a turn may call. */
 export { toolRoutes } from './routes'
-export { listTools } from './queries'
-export { rehearsedTools, standInsFor, toolsFor } from './turnTools'
+export { troubleWithTools } from './trouble'
+export { forgetCalls, listTools } from './queries'
+export { rehearsedTools, standInsFor, toolsFor, type Noting } from './turnTools'

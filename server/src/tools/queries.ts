@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, gt, isNotNull, isNull, max, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, gt, inArray, isNotNull, isNull, max, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Brief } from '@parrot/core/brief'
 import type { ToolCallShown, toolChange, ToolOperation, ToolShown } from '@parrot/contract'
@@ -149,6 +149,7 @@ export async function noteCall(
     toolId: string
     operation: string
     agentId: string | null
+    conversationId?: string | null
     input: unknown
     output: string
     isFailed: boolean
@@ -160,6 +161,13 @@ export async function noteCall(
     .delete(toolCalls)
     .where(and(eq(toolCalls.toolId, call.toolId), sql`${toolCalls.at} < now() - make_interval(days => ${KEPT_DAYS})`))
 }
+
+/** Forgets what was done in conversations that are erased. */
+export const forgetCalls = async (db: Pick<Database, 'delete'>, conversationIds: readonly string[]): Promise<void> =>
+  void (
+    conversationIds.length > 0 &&
+    (await db.delete(toolCalls).where(inArray(toolCalls.conversationId, [...conversationIds])))
+  )
 
 const MOST_SHOWN = 50
 /** The last calls of a tool, the latest first. */

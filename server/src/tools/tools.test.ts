@@ -3,7 +3,10 @@ import { createRequire } from 'node:module'
 import { readFileSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { eq } from 'drizzle-orm'
 import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { conversations } from '../database'
+import { eraseOld } from '../outlets/keeping'
 
 const require = createRequire(import.meta.url)
 const example = (name: string) => readFileSync(require.resolve(`@readme/oas-examples/${name}`), 'utf8')
@@ -370,6 +373,49 @@ describe('an agent with a tool', () => {
     const run = (await app.ask('POST', `/api/agents/${agent}/rehearsals`, { scriptIds: [script.id], wait: 60 })).body
     expect(run).toMatchObject({ passed: 1, failed: 0 })
     expect(asked).toEqual([])
+    await remove(tool)
+  })
+
+  it('tells under Release what is not right with its tools', async () => {
+    const concerns = async () =>
+      (await app.ask('GET', `/api/agents/${agent}/release`)).body.concerns
+        .map(({ text }: { text: string }) => text)
+        .join('\n')
+    const tool = await http(BOOK)
+    await give([{ ...BOOKING, approval: 'never' }])
+    expect(await concerns()).toContain('visitors are not asked first')
+    await app.ask('PUT', `/api/tools/${tool.id}`, { ...tool, operations: [{ ...tool.operations[0], isOn: false }] })
+    expect(await concerns()).toContain('is switched off')
+    await remove(tool)
+    expect(await concerns()).toContain('was taken away')
+  })
+
+  it('keeps no more of a call than the outlet keeps, and forgets it with its visitor', async () => {
+    answer = json({ seen: 'ana@post.example' })
+    const tool = await http(
+      water({
+        input: { type: 'object', properties: { mail: { type: 'string', format: 'email' } }, required: ['mail'] },
+        request: { method: 'GET', url: '/x' },
+      }),
+    )
+    await give([{ id: 'water_level', when: 'someone asks how full the water tank is', tells: 'Full.' }])
+    await app.ask('POST', `/api/agents/${agent}/editions`, {})
+    const outlet = (
+      await app.ask('POST', `/api/agents/${agent}/outlets`, { kind: 'page', name: 'Page', masks: ['email'] })
+    ).body
+    const visit = async (text: string, conversationId?: string) =>
+      (await app.ask('POST', `/api/talk/${outlet.slug}/turns`, { text, conversationId })).body
+    const { conversationId } = await visit('How full is the water tank? Write to ana@post.example')
+    const kept = async () => JSON.stringify((await app.ask('GET', `/api/tools/${tool.id}/calls`)).body.calls)
+    expect(asked).toHaveLength(1)
+    expect(await kept()).not.toContain('ana@post.example')
+    await app.services.db
+      .update(conversations)
+      .set({ lastAt: new Date(0) })
+      .where(eq(conversations.id, conversationId))
+    await app.ask('PUT', `/api/outlets/${outlet.id}`, { ...outlet, keepDays: 1 })
+    await eraseOld(app.services)
+    expect(await kept()).toBe('[]')
     await remove(tool)
   })
 

@@ -1,4 +1,5 @@
 import type { Brief } from '@parrot/core/brief'
+import { maskedWithin, type Mask } from '@parrot/core/dialogue'
 import { withRecorded, type RecordedAnswer } from '@parrot/core/rehearsal'
 import { standInTool, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
 import type { ToolOperation } from '@parrot/contract'
@@ -6,6 +7,12 @@ import type { Services } from '../services'
 import { BUILT_IN_TOOLS, EVERYBODYS } from './builtIn'
 import { operate } from './operate'
 import { callsToday, listTools, noteCall, type ToolRow } from './queries'
+
+/** The conversation in which tools are called, and what is made unreadable before anything of it is kept. */
+export interface Noting {
+  readonly conversationId: string
+  readonly masks: readonly Mask[]
+}
 
 type Means = Pick<Services, 'config' | 'db' | 'seal' | 'log'>
 
@@ -18,6 +25,7 @@ export async function toolsFor(
   brief: Brief,
   agentId: string | null,
   isTrying: boolean,
+  noting?: Noting,
 ): Promise<readonly Tool[]> {
   const named = new Set(brief.tools.flatMap(({ id, enabled }) => (enabled ? [id] : [])))
   if (named.size === 0) return EVERYBODYS
@@ -25,7 +33,7 @@ export async function toolsFor(
   const outside = rows.flatMap((row) =>
     row.operations
       .filter(({ name, isOn }) => isOn && named.has(name))
-      .map((operation) => toolFrom(means, row, operation, agentId, isTrying)),
+      .map((operation) => toolFrom(means, row, operation, { agentId, isTrying, noting })),
   )
   const builtIn = BUILT_IN_TOOLS.filter((tool) => named.has(tool.name) || EVERYBODYS.includes(tool))
   return [...builtIn, ...outside]
@@ -63,10 +71,14 @@ function toolFrom(
   means: Means,
   row: ToolRow,
   operation: ToolOperation,
-  agentId: string | null,
-  isTrying: boolean,
+  {
+    agentId,
+    isTrying,
+    noting,
+  }: { readonly agentId: string | null; readonly isTrying: boolean; readonly noting: Noting | undefined },
 ): Tool {
   const stand = standInTool(standInOf(operation))
+  const kept = <Value>(value: Value): Value => maskedWithin(value, noting?.masks ?? [])
   return {
     ...stand,
     call: async (input, signal): Promise<ToolResult> => {
@@ -91,8 +103,9 @@ function toolFrom(
         toolId: row.id,
         operation: operation.name,
         agentId,
-        input: given,
-        output: tried.reply ?? '',
+        conversationId: noting?.conversationId ?? null,
+        input: kept(given),
+        output: kept(tried.reply ?? ''),
         isFailed: tried.isFailed,
         tookMs: tried.tookMs,
       }).catch((error: unknown) => means.log.error(error))

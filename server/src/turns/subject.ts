@@ -16,7 +16,7 @@ import { listEmbedders } from '../embedding'
 import { modelOf, modelState } from '../models'
 import type { Services } from '../services'
 import { colleaguesFor } from '../team'
-import { rehearsedTools, toolsFor } from '../tools'
+import { rehearsedTools, toolsFor, type Noting } from '../tools'
 
 /** What answers: a brief, the source versions it may use, and a model; either the draft or one edition. */
 export interface Subject {
@@ -143,6 +143,8 @@ export interface Listening {
   /** Who hears it; a person who reviews unless told otherwise. */
   readonly audience?: 'visitor' | 'reviewer'
   readonly people?: People | undefined
+  /** How what is done for a visitor is noted: in which conversation, and made unreadable as their outlet wants it. */
+  readonly noting?: Noting
   /** A rehearsal: nobody outside is asked, and tools answer as the script says, or as was kept for them. */
   readonly recorded?: readonly RecordedAnswer[]
   /** Agents that are answering this very line, and asked this one. */
@@ -158,7 +160,7 @@ export async function ask(
   given: Listening = {},
   variables: Readonly<Record<string, string>> = {},
 ): Promise<TurnState> {
-  const { library, people, recorded, behind: _behind, ...listening } = given
+  const { library, people, recorded, noting, behind: _behind, ...listening } = given
   return takeTurn(said, {
     brief: subject.brief,
     library: library ?? (await services.search.open(subject.versions)),
@@ -170,7 +172,7 @@ export async function ask(
     audience: 'reviewer',
     tools: recorded
       ? await rehearsedTools(services, subject.brief, recorded)
-      : await toolsFor(services, subject.brief, subject.agentId, listening.audience !== 'visitor'),
+      : await toolsFor(services, subject.brief, subject.agentId, listening.audience !== 'visitor', noting),
     colleagues: await colleaguesFor(services, subject, given),
     ...(people ? { people } : {}),
     ...listening,

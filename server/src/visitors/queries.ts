@@ -4,6 +4,7 @@ import { conversations, outlets, turns, visitors, within, type Database } from '
 import { forgetDeliveries } from '../delivery'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
+import { forgetCalls } from '../tools'
 import type { Filled } from './fields'
 
 /** Whose record it is: the conversation in which something was told. */
@@ -145,6 +146,7 @@ export async function eraseVisitor(db: Database, id: string): Promise<{ agentId:
     await tx.delete(visitors).where(inArray(visitors.conversationId, ids))
     await tx.delete(conversations).where(inArray(conversations.id, ids))
     await forgetDeliveries(tx, ids)
+    await forgetCalls(tx, ids)
     return { agentId: records[0]!.agentId }
   })
 }

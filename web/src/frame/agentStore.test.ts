@@ -53,7 +53,7 @@ describe('the agent that is open', () => {
     await store.open('a')
     Events.open[0]!.tell('open')
     Events.open[0]!.tell('open')
-    expect(Object.values(store.ticks)).toEqual([1, 1, 1, 1, 1, 1, 1])
+    expect(Object.values(store.ticks)).toEqual([1, 1, 1, 1, 1, 1, 1, 1])
   })
 
   it('lets go of its connection while its tab is hidden, and catches up when it is seen again', async () => {

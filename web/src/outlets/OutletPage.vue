@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { watchDebounced } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import type { Outlet } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
+import { useKept } from '../shared/kept'
+import KeptNote from '../shared/KeptNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import { KINDS } from './kinds'
@@ -23,18 +24,24 @@ const agentId = computed(() => String(route.params.id))
 const outletId = computed(() => String(route.params.outletId))
 const outlet = ref<Outlet>()
 const failed = ref('')
-const saving = ref<'saved' | 'saving' | string>('saved')
 /** Grows with each change that was kept, so that the preview is drawn anew. */
 const drawn = ref(0)
 const pass = ref('')
-let kept = ''
 
-const textOf = (value: Outlet | undefined) => JSON.stringify(value && { ...value, keys: [], turnsToday: 0 })
+const { saving, took } = useKept(
+  outlet,
+  (value) => JSON.stringify({ ...value, keys: [], turnsToday: 0 }),
+  async (value) => {
+    await call('PUT', `/api/outlets/${outletId.value}`, value)
+    await knock()
+    drawn.value++
+  },
+)
 
 async function load(): Promise<void> {
   try {
     outlet.value = await get<Outlet>(`/api/outlets/${outletId.value}`)
-    kept = textOf(outlet.value)
+    took()
     await knock()
     failed.value = ''
   } catch (problem) {
@@ -43,23 +50,6 @@ async function load(): Promise<void> {
 }
 onMounted(load)
 watch(outletId, load)
-
-watch(outlet, () => textOf(outlet.value) !== kept && (saving.value = 'saving'), { deep: true })
-watchDebounced(outlet, keep, { deep: true, debounce: 400 })
-
-async function keep(): Promise<void> {
-  const text = textOf(outlet.value)
-  if (!outlet.value || text === kept) return
-  try {
-    await call('PUT', `/api/outlets/${outletId.value}`, outlet.value)
-    kept = text
-    saving.value = 'saved'
-    await knock()
-    drawn.value++
-  } catch (problem) {
-    saving.value = wordsFor(problem)
-  }
-}
 
 /** What lets the preview in, where the outlet has a door. */
 async function knock(): Promise<void> {
@@ -93,9 +83,7 @@ async function remove(): Promise<void> {
         <h1>{{ outlet.name || KINDS[outlet.kind].name }}</h1>
         <p class="soft">
           {{ KINDS[outlet.kind].name }}: {{ KINDS[outlet.kind].says }}.
-          <span v-if="saving === 'saved'" role="status">✓ Kept</span>
-          <span v-else-if="saving === 'saving'">Keeping …</span>
-          <span v-else class="wrong" role="alert">{{ saving }}</span>
+          <KeptNote :saving="saving" />
         </p>
       </header>
       <OutletForm v-model="outlet" :agent-id="agentId" />

@@ -2,8 +2,9 @@
 import { ref } from 'vue'
 import { ElButton, ElInput } from 'element-plus'
 import type { OutletLook, SiteLookFound } from '@parrot/contract'
-import { ApiProblem, get, call, post } from '../api/client'
+import { post } from '../api/client'
 import { useActing } from '../shared/acting'
+import { useAllowing } from '../shared/allowing'
 import { tell } from '../shared/undo'
 
 /** Takes colours, letters and logo over from a site: looked at there, proposed, and taken with one click. */
@@ -12,26 +13,14 @@ const look = defineModel<OutletLook>({ required: true })
 
 const url = ref('')
 const found = ref<SiteLookFound>()
-const hostToAllow = ref('')
-const { error, isBusy, act } = useActing()
+const acting = useActing()
+const { error, isBusy } = acting
+const { hostToAllow, attempt, allow } = useAllowing(acting)
 
 const read = () =>
-  act(async () => {
+  attempt(async () => {
     found.value = undefined
-    hostToAllow.value = ''
-    try {
-      found.value = await post<SiteLookFound>(`/api/outlets/${props.outletId}/look`, { url: url.value })
-    } catch (problem) {
-      hostToAllow.value = (problem instanceof ApiProblem && problem.problem.extra?.hostToAllow) || ''
-      throw problem
-    }
-  })
-
-const allow = () =>
-  act(async () => {
-    const { hosts } = await get<{ hosts: string[] }>('/api/settings/hosts')
-    await call('PUT', '/api/settings/hosts', { hosts: [...hosts, hostToAllow.value] })
-    await read()
+    found.value = await post<SiteLookFound>(`/api/outlets/${props.outletId}/look`, { url: url.value })
   })
 
 function take(accent: string): void {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { watchDebounced } from '@vueuse/core'
 import { ElButton, ElInput } from 'element-plus'
 import type { Agent, RelayShown } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
+import { useKept } from '../shared/kept'
+import KeptNote from '../shared/KeptNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import CueField from './CueField.vue'
@@ -21,38 +22,25 @@ const path = computed(() => `/api/relays/${String(route.params.relayId)}`)
 const relay = ref<RelayShown>()
 const agents = ref<Agent[]>([])
 const failed = ref('')
-const saving = ref<'saved' | 'saving' | string>('saved')
-let kept = ''
-const textOf = (value: RelayShown | undefined) =>
-  JSON.stringify(value && [value.name, value.inputs, value.legs, value.output, value.cue])
+const { saving, keep, took } = useKept(
+  relay,
+  ({ name, inputs, legs, output, cue }) => JSON.stringify([name, inputs, legs, output, cue]),
+  async (value) => {
+    const { problems, nextAt } = await call<RelayShown>('PUT', path.value, value)
+    Object.assign(value, { problems, nextAt })
+  },
+)
 
 onMounted(async () => {
   try {
     const [found, all] = await Promise.all([get<RelayShown>(path.value), get<{ agents: Agent[] }>('/api/agents')])
     relay.value = found
     agents.value = all.agents
-    kept = textOf(found)
+    took()
   } catch (problem) {
     failed.value = wordsFor(problem)
   }
 })
-watch(relay, () => textOf(relay.value) !== kept && (saving.value = 'saving'), { deep: true })
-watchDebounced(relay, keep, { deep: true, debounce: 500 })
-
-async function keep(): Promise<void> {
-  const text = textOf(relay.value)
-  if (!relay.value || text === kept) return
-  try {
-    const next = await call<RelayShown>('PUT', path.value, relay.value)
-    kept = text
-    relay.value.problems = next.problems
-    relay.value.nextAt = next.nextAt
-    saving.value = 'saved'
-  } catch (problem) {
-    saving.value = wordsFor(problem)
-  }
-}
-
 const names = computed(() => [
   ...(relay.value?.inputs ?? []).map(({ name }) => name),
   ...(relay.value?.legs ?? []).map(({ name }) => name),
@@ -87,9 +75,7 @@ async function remove(): Promise<void> {
       <ElInput v-model="relay.name" class="name" maxlength="120" aria-label="Name of the relay" />
       <p class="soft">
         Each leg is done by an agent as it was published; what it finds is passed on by its name.
-        <span v-if="saving === 'saved'" role="status">✓ Kept</span>
-        <span v-else-if="saving === 'saving'">Keeping …</span>
-        <span v-else class="wrong" role="alert">{{ saving }}</span>
+        <KeptNote :saving="saving" />
       </p>
       <RelayInputs v-model="relay.inputs" />
       <LegList

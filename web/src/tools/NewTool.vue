@@ -2,9 +2,10 @@
 import { computed, ref, useId } from 'vue'
 import { ElButton, ElInput, ElSegmented } from 'element-plus'
 import type { ToolKind, ToolShown } from '@parrot/contract'
-import { ApiProblem, call, get, post } from '../api/client'
+import { post } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
 import { useActing } from '../shared/acting'
+import { useAllowing } from '../shared/allowing'
 import { useFilePick } from '../shared/pick'
 import { blankOperation, KIND_ORDER, TOOL_KINDS } from './kinds'
 
@@ -14,8 +15,9 @@ const emit = defineEmits<{ made: [tool: ToolShown]; cancel: [] }>()
 const kind = ref<ToolKind>('openapi')
 const KINDS = KIND_ORDER.map((value) => ({ value, label: TOOL_KINDS[value].name }))
 const form = ref({ name: '', url: '', document: '', secret: '', command: '' })
-const { error, isBusy, act } = useActing()
-const hostToAllow = ref('')
+const acting = useActing()
+const { error, isBusy } = acting
+const { hostToAllow, attempt, allow } = useAllowing(acting)
 const help = useId()
 
 const programs = computed(() => [
@@ -36,8 +38,7 @@ const nameFrom = (words: string) =>
     .slice(0, 48) || 'request'
 
 const make = () =>
-  act(async () => {
-    hostToAllow.value = ''
+  attempt(async () => {
     const { name, url, document, secret, command } = form.value
     // A secret is sent as most services want it; how is changed on the tool's own page.
     const auth = secret ? { auth: { kind: 'header', name: 'Authorization', prefix: 'Bearer ' }, secret } : {}
@@ -46,19 +47,7 @@ const make = () =>
       openapi: document.trim() ? { document } : {},
       mcp: command ? { command } : {},
     }[kind.value]
-    try {
-      emit('made', await post<ToolShown>('/api/tools', { kind: kind.value, name, url: url.trim(), ...auth, ...own }))
-    } catch (problem) {
-      hostToAllow.value = (problem instanceof ApiProblem && problem.problem.extra?.hostToAllow) || ''
-      throw problem
-    }
-  })
-
-const allow = () =>
-  act(async () => {
-    const { hosts } = await get<{ hosts: string[] }>('/api/settings/hosts')
-    await call('PUT', '/api/settings/hosts', { hosts: [...hosts, hostToAllow.value] })
-    await make()
+    emit('made', await post<ToolShown>('/api/tools', { kind: kind.value, name, url: url.trim(), ...auth, ...own }))
   })
 </script>
 

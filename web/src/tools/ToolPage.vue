@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useTitle, watchDebounced } from '@vueuse/core'
+import { useTitle } from '@vueuse/core'
 import { ElButton } from 'element-plus'
 import type { ToolShown } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import EmptyNote from '../shared/EmptyNote.vue'
+import { useKept } from '../shared/kept'
+import KeptNote from '../shared/KeptNote.vue'
 import LoadingNote from '../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import { blankOperation, TOOL_KINDS } from './kinds'
@@ -21,11 +23,9 @@ const router = useRouter()
 const path = computed(() => `/api/tools/${String(route.params.toolId)}`)
 const tool = ref<ToolShown>()
 const failed = ref('')
-const saving = ref<'saved' | 'saving' | string>('saved')
 const chosen = ref('')
 /** Grows with each call, so that the log is read anew. */
 const tried = ref(0)
-let kept = ''
 useTitle(computed(() => `${tool.value?.name ?? 'Tool'} · Mild Parrot`))
 
 const operation = computed({
@@ -37,12 +37,29 @@ const operation = computed({
     chosen.value = next.name
   },
 })
-const textOf = (value: ToolShown | undefined) =>
-  JSON.stringify(value && [value.name, value.url, value.auth, value.timeoutMs, value.callsPerDay, value.operations])
+const { saving, keep, took } = useKept(
+  tool,
+  ({ name, url, auth, timeoutMs, callsPerDay, operations }) =>
+    JSON.stringify([name, url, auth, timeoutMs, callsPerDay, operations]),
+  send,
+)
+async function send(value: ToolShown, secret?: string): Promise<void> {
+  const next = await call<ToolShown>('PUT', path.value, { ...value, ...(secret === undefined ? {} : { secret }) })
+  value.hasSecret = next.hasSecret
+}
+async function keepSecret(secret: string): Promise<void> {
+  try {
+    await send(tool.value!, secret)
+    took()
+    saving.value = 'saved'
+  } catch (problem) {
+    saving.value = wordsFor(problem)
+  }
+}
 
 function take(next: ToolShown): void {
   tool.value = next
-  kept = textOf(next)
+  took()
   if (!next.operations.some(({ name }) => name === chosen.value))
     chosen.value = (next.operations.find(({ isOn }) => isOn) ?? next.operations[0])?.name ?? ''
 }
@@ -53,25 +70,6 @@ onMounted(async () => {
     failed.value = wordsFor(problem)
   }
 })
-
-watch(tool, () => textOf(tool.value) !== kept && (saving.value = 'saving'), { deep: true })
-watchDebounced(tool, () => keep(), { deep: true, debounce: 500 })
-async function keep(secret?: string): Promise<void> {
-  const text = textOf(tool.value)
-  if (!tool.value || (text === kept && secret === undefined)) return
-  saving.value = 'saving'
-  try {
-    const next = await call<ToolShown>('PUT', path.value, {
-      ...tool.value,
-      ...(secret === undefined ? {} : { secret }),
-    })
-    kept = text
-    tool.value.hasSecret = next.hasSecret
-    saving.value = 'saved'
-  } catch (problem) {
-    saving.value = wordsFor(problem)
-  }
-}
 
 function addOperation(): void {
   const taken = new Set(tool.value!.operations.map(({ name }) => name))
@@ -116,14 +114,12 @@ async function remove(): Promise<void> {
       <header class="page-head">
         <ElButton to="/tools" tag="router-link" text>‹ Tools</ElButton>
         <h1>{{ tool.name }}</h1>
-        <span v-if="saving === 'saved'" class="soft" role="status">✓ Kept</span>
-        <span v-else-if="saving === 'saving'" class="soft">Keeping …</span>
-        <span v-else class="wrong" role="alert">{{ saving }}</span>
+        <KeptNote :saving="saving" />
       </header>
       <p class="soft">{{ TOOL_KINDS[tool.kind].name }}: {{ TOOL_KINDS[tool.kind].says }}.</p>
       <div class="tool">
         <section aria-label="The tool">
-          <ReachForm v-model="tool" @secret="keep" />
+          <ReachForm v-model="tool" @secret="keepSecret" />
           <OperationList
             v-model="tool.operations"
             v-model:chosen="chosen"

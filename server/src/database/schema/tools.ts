@@ -29,11 +29,16 @@ export const toolCalls = pgTable(
       .references(() => tools.id, { onDelete: 'cascade' }),
     operation: text('operation').notNull(),
     agentId: text('agent_id'),
+    /** The visitor's conversation it was done in; null for what a designer or a relay did. */
+    conversationId: text('conversation_id'),
     input: jsonb('input').notNull(),
     output: text('output').notNull(),
     isFailed: boolean('is_failed').notNull(),
     tookMs: doublePrecision('took_ms').notNull(),
     at: created(),
   },
-  (table) => [index('tool_calls_tool').on(table.toolId, table.at)],
+  (table) => [
+    index('tool_calls_tool').on(table.toolId, table.at),
+    index('tool_calls_conversation').on(table.conversationId),
+  ],
 )

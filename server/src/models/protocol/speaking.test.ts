@@ -247,7 +247,9 @@ describe('tools', () => {
   it('are called by an outside model, answered, and shown', async () => {
     await simulate('calling')
     const turn = await ask('What do 3 small plots cost?')
-    expect(callsOf(turn)).toEqual([expect.stringMatching(/^calculator \{"expression":"3 \* 40\.00"\} → 120$/)])
+    expect(callsOf(turn)).toEqual([
+      expect.stringMatching(/^calculator \{"expression":"3 \* 40\.00"\} → 120 \(\d+ ms\)$/),
+    ])
     expect(turn.reply).toContain('£120')
     expect(turn.support.every((each: { isSupported: boolean }) => each.isSupported)).toBe(true)
   })
