@@ -18,6 +18,7 @@ import { understudy } from '@parrot/core/understudy'
 import { sampleAgents } from '../../demo/scenario'
 import { openCorpus } from '../quality/corpora'
 import { benchAgents, benchCrowd, benchDurability } from './crowd'
+import { benchDoing } from './doing'
 import { firstLoads } from './firstLoad'
 import { benchLogbook, benchSoak, benchTen } from './holding'
 import { benchLibrary } from './library'
@@ -192,6 +193,7 @@ const PARTS: Readonly<Record<string, () => Promise<void> | void>> = {
   },
   ten: benchTen,
   logbook: benchLogbook,
+  doing: benchDoing,
   soak: () => benchSoak(Number(process.argv[3] ?? 60)),
 }
 

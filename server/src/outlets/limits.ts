@@ -1,5 +1,5 @@
 import { and, eq, gte, lt, sql } from 'drizzle-orm'
-import { maskedWithin } from '@parrot/core/dialogue'
+import { maskedWithin, type Memory } from '@parrot/core/dialogue'
 import { outletDays, type Database } from '../database'
 import { isWithin } from '../desk'
 import { HttpProblem } from '../http/problems'
@@ -73,6 +73,23 @@ export async function countTokens(db: Database, { outlet }: Place, { usage }: Tu
     .where(and(eq(outletDays.outletId, outlet.id), eq(outletDays.day, today)))
 }
 
+/**
+ * What is known, as an outlet lets it be kept, by colleagues too. What a duty collected stays, and so does what a tool was
+ * called with: it tells that the same was done already.
+ */
+const memoryAsKept = (memory: Memory, hide: <Value>(value: Value) => Value): Memory => ({
+  ...memory,
+  facts: hide(memory.facts),
+  ...(memory.done ? { done: memory.done.map((each) => ({ ...each, result: hide(each.result) })) } : {}),
+  ...(memory.colleagues
+    ? {
+        colleagues: Object.fromEntries(
+          Object.entries(memory.colleagues).map(([agent, theirs]) => [agent, memoryAsKept(theirs, hide)]),
+        ),
+      }
+    : {}),
+})
+
 /** A turn as an outlet lets it be kept. What a duty asked the visitor for is theirs to give, and stays readable. */
 export function asKept({ outlet }: Place, turn: TurnKept): TurnKept {
   if (!outlet || outlet.masks.length === 0) return turn
@@ -85,11 +102,6 @@ export function asKept({ outlet }: Place, turn: TurnKept): TurnKept {
     reply: hide(reply),
     workings: hide(workings),
     support: hide(support),
-    // What a tool was called with stays: it tells that the same was done already.
-    memory: {
-      ...memory,
-      facts: hide(memory.facts),
-      ...(memory.done ? { done: memory.done.map((each) => ({ ...each, result: hide(each.result) })) } : {}),
-    },
+    memory: memoryAsKept(memory, hide),
   }
 }

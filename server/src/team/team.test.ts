@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { eq } from 'drizzle-orm'
 import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { turns } from '../database'
 
 let app: TestApp
 let desk: string
@@ -96,6 +98,21 @@ describe('an agent with a colleague', () => {
     const turn = await say('When are beans sown?')
     expect(turn.reply).toContain('May')
     await brief(pea, { identity: { name: 'Pea' } })
+  })
+
+  it('forgets with the agent what its colleague was told', async () => {
+    const { conversationId } = await say('My name is Ines.')
+    await say('When are beans sown?', conversationId)
+    const kept = async () =>
+      JSON.stringify(
+        await app.services.db
+          .select({ memory: turns.memory })
+          .from(turns)
+          .where(eq(turns.conversationId, conversationId)),
+      )
+    expect(await kept()).toMatch(/"colleagues".*Ines/)
+    await app.ask('DELETE', `/api/conversations/${conversationId}/memory?key=name`)
+    expect(await kept()).not.toContain('Ines')
   })
 
   it('does without one that was removed', async () => {

@@ -210,23 +210,30 @@ async function lastTurn(db: Database, conversationId: string): Promise<TurnRow> 
   return last
 }
 
+/** A memory without the facts of one key, or without anything; what colleagues know is theirs and goes as well. */
+function without(memory: Memory, key: string | undefined): Memory {
+  if (key === undefined) return NOTHING_KNOWN
+  const colleagues = memory.colleagues && {
+    colleagues: Object.fromEntries(
+      Object.entries(memory.colleagues).map(([agent, theirs]) => [agent, without(theirs, key)]),
+    ),
+  }
+  return { ...memory, facts: memory.facts.filter((fact) => fact.key !== key), ...colleagues }
+}
+
 /** Erases what was remembered of a conversation: everything, or the facts of one key. */
 export async function forget(db: Database, conversationId: string, key: string | undefined): Promise<Memory> {
   const last = await lastTurn(db, conversationId)
-  const memory =
-    key === undefined ? NOTHING_KNOWN : { ...last.memory, facts: last.memory.facts.filter((fact) => fact.key !== key) }
   // What was told stays in no earlier turn either.
   const rows = await db.select().from(turns).where(eq(turns.conversationId, conversationId))
   await db.transaction(async (tx) => {
-    for (const row of rows) {
-      const kept =
-        key === undefined
-          ? NOTHING_KNOWN
-          : { ...row.memory, facts: row.memory.facts.filter((fact) => fact.key !== key) }
-      await tx.update(turns).set({ memory: kept }).where(eq(turns.id, row.id))
-    }
+    for (const row of rows)
+      await tx
+        .update(turns)
+        .set({ memory: without(row.memory, key) })
+        .where(eq(turns.id, row.id))
   })
-  return memory
+  return without(last.memory, key)
 }
 
 /** Keeps a summary of what was said so far in somebody's own words, in place of the one made by itself. */
