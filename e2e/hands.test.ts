@@ -7,6 +7,8 @@ import { openWorld, type World } from './world'
 /** For every hand and eye: what the keyboard alone does, where the focus goes, and what a reader of screens is told. */
 let world: World
 let marlow: string
+let tool: string
+let relay: string
 beforeAll(async () => {
   world = await openWorld()
   marlow = await world.agent('Marlow')
@@ -19,6 +21,10 @@ beforeAll(async () => {
     })
   await begin('notes', { question: 'Do children need a ticket?', wrong: 'Never say “yo-ho-ho”' })
   await begin('studies', { kind: 'effects' })
+  const first = async (path: string, list: 'tools' | 'relays'): Promise<string> =>
+    ((await (await fetch(`${world.url}/api${path}`)).json()) as Record<string, { id: string }[]>)[list]![0]!.id
+  tool = `/tools/${await first('/tools', 'tools')}`
+  relay = `${marlow}/release/relays/${await first(`${marlow}/relays`, 'relays')}`
 }, 120_000)
 afterAll(() => world.end())
 
@@ -237,6 +243,9 @@ describe('a reader of screens', () => {
     ['a study', () => `${marlow}/rehearse?view=studies`, 'canvas'],
     ['the release', () => `${marlow}/release`, '[data-edition]'],
     ['the logbook', () => `${marlow}/logbook`, '.reading li'],
+    ['the tools', () => '/tools', '.name'],
+    ['a tool', () => tool, '.try'],
+    ['a relay', () => relay, '.run, .soft'],
     ['the settings', () => '/settings', '.el-radio'],
     ['the visitor’s page', () => '/talk/marlow', '.reply'],
   ])('finds nothing wrong on %s', async (_name, path, there) => {

@@ -33,7 +33,7 @@ describe('a colleague', () => {
     await choose(designer, designer.getByRole('combobox', { name: 'Colleague 2', exact: true }), 'Pip')
     await colleagues.getByText('is asked what nobody knows').last().click()
     await designer.getByText('Saved just now').waitFor()
-    await ask('What is a bowline good for?')
+    await ask('Do you run night trains to Sydney?')
     await designer.locator('.sheet article').last().getByRole('button', { name: 'Show workings' }).click()
     await designer.getByText('A colleague who may know').first().waitFor()
   })
@@ -55,6 +55,8 @@ describe('a relay', () => {
     expect(output).toContain('Going to Inchmore this week')
     expect(output).toContain('17:15')
     expect(output).toContain('£15.30')
+    await runs.getByRole('button', { name: 'Into the library' }).click()
+    await designer.getByText(/is a note of the library now/).waitFor()
   })
 
   it('says what it cannot be run for, and takes it back when that is mended', async () => {

@@ -25,6 +25,12 @@ describe('a cue of time', () => {
     (rule) => expect(cueSchema.safeParse({ rule }).success).toBe(false),
   )
 
+  it('is in a time zone that there is', () => {
+    const rule = 'FREQ=DAILY;BYHOUR=9;BYMINUTE=0'
+    expect(cueSchema.safeParse({ rule, timeZone: 'Moon/Base' }).success).toBe(false)
+    expect(cueSchema.safeParse({ rule, timeZone: 'Asia/Tokyo' }).success).toBe(true)
+  })
+
   it('ends where its rule ends', () => {
     expect(due('FREQ=DAILY;UNTIL=20240301T000000Z;BYHOUR=9;BYMINUTE=0', 'UTC', '2027-01-01T00:00:00Z')).toBeUndefined()
   })

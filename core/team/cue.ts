@@ -14,11 +14,20 @@ export const cueSchema = z.object({
       (rule) => readRule(rule) !== undefined,
       'Write a recurrence such as FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0.',
     ),
-  timeZone: z.string().max(60).default('UTC'),
+  timeZone: z.string().max(60).refine(isZone, 'Write a time zone such as Europe/London.').default('UTC'),
   inputs: z.record(z.string().max(40), z.string().max(4000)).default({}),
   isOn: z.boolean().default(true),
 })
 export type Cue = z.infer<typeof cueSchema>
+
+function isZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name })
+    return true
+  } catch {
+    return false
+  }
+}
 
 /** More often than every so many minutes is a mistake. */
 const LEAST_MINUTES = 15

@@ -79,7 +79,7 @@ describe('the sheet of runs', () => {
     const runs = await openRuns()
     const before = notices.notices.length
     const running = runs.run()
-    await vi.waitFor(() => expect(runs.progress.value?.title).not.toBe(''))
+    await vi.waitFor(() => expect(runs.progress.value?.title).not.toBe(''), { timeout: 15_000 })
     await runs.cancel()
     await running
     expect([notices.notices.length, runs.progress.value]).toEqual([before, undefined])

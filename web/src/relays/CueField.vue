@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElAutocomplete, ElCheckboxButton, ElCheckboxGroup, ElInput, ElSwitch, ElTimePicker } from 'element-plus'
+import { ElCheckboxButton, ElCheckboxGroup, ElInput, ElSwitch, ElTimePicker } from 'element-plus'
 import type { Cue, RelayInput } from '@parrot/contract'
 import { moment } from '../shared/when'
 import { blankCue, ruleFrom, weekOf } from './cue'
@@ -14,9 +14,6 @@ const isOn = computed({
 })
 const week = computed(() => (cue.value ? weekOf(cue.value.rule) : undefined))
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
-const ZONES = Intl.supportedValuesOf('timeZone').map((value) => ({ value }))
-const zones = (typed: string, give: (found: typeof ZONES) => void) =>
-  give(ZONES.filter(({ value }) => value.toLowerCase().includes(typed.toLowerCase())).slice(0, 30))
 const setWeek = (part: { days?: number[]; time?: string }) => {
   const next = { ...week.value!, ...part }
   if (cue.value && next.days.length > 0) cue.value.rule = ruleFrom(next)
@@ -50,7 +47,7 @@ const setWeek = (part: { days?: number[]; time?: string }) => {
     <ElInput v-else-if="cue" v-model="cue.rule" size="small" class="rule" aria-label="Recurrence" />
     <template v-if="cue?.isOn">
       <span class="soft small">in</span>
-      <ElAutocomplete v-model="cue.timeZone" :fetch-suggestions="zones" size="small" aria-label="Time zone" />
+      <ElInput v-model="cue.timeZone" size="small" class="zone" aria-label="Time zone" />
     </template>
   </div>
   <template v-if="cue?.isOn">
@@ -74,7 +71,7 @@ h2 {
 .acts :deep(.el-date-editor.el-input) {
   width: 90px;
 }
-.acts :deep(.el-autocomplete) {
-  width: 180px;
+.zone {
+  width: 160px;
 }
 </style>

@@ -101,7 +101,7 @@ async function remove(): Promise<void> {
       <ElButton type="danger" text size="small" class="remove" @click="remove">Take this relay away</ElButton>
     </section>
     <aside aria-label="Runs">
-      <RunPanel :relay="relay" :keep="keep" />
+      <RunPanel :relay="relay" :agent-id="agentId" :keep="keep" />
     </aside>
   </div>
 </template>

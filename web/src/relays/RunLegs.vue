@@ -6,10 +6,11 @@ import type { Citation, RunShown } from '@parrot/contract'
 import { post } from '../api/client'
 import ReplyText from '../shared/ReplyText.vue'
 import { useActing } from '../shared/acting'
+import RunOutput from './RunOutput.vue'
 import { LEG_WORDS } from './states'
 
 /** The legs of one run, each with its result, what was taken out of it, and what a person can do with it. */
-const props = defineProps<{ run: RunShown }>()
+const props = defineProps<{ run: RunShown; agentId: string }>()
 const emit = defineEmits<{ changed: [] }>()
 const router = useRouter()
 const { error, isBusy, act } = useActing()
@@ -76,10 +77,7 @@ const open = ({ agent }: { agent: string }, { sourceId, passageId }: Citation) =
     </li>
   </ol>
   <p v-if="error" class="wrong" role="alert">{{ error }}</p>
-  <template v-if="run.output">
-    <h3>What came of it</h3>
-    <ReplyText :reply="run.output" class="output" />
-  </template>
+  <RunOutput v-if="run.output" :run="run" :agent-id="agentId" />
 </template>
 
 <style scoped>
@@ -105,8 +103,5 @@ li {
 }
 .acts {
   margin-top: var(--gap-2);
-}
-h3 {
-  margin: var(--gap-3) 0 var(--gap-1);
 }
 </style>

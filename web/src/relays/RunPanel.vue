@@ -13,7 +13,7 @@ import RunLegs from './RunLegs.vue'
 import { isOver, RUN_WORDS } from './states'
 
 /** Runs a relay, and shows its runs leg by leg while they go on. */
-const props = defineProps<{ relay: RelayShown; keep: () => Promise<void> }>()
+const props = defineProps<{ relay: RelayShown; agentId: string; keep: () => Promise<void> }>()
 const store = useAgent()
 const typed = ref<Record<string, string>>({})
 const chosen = ref('')
@@ -74,7 +74,7 @@ const choicesFor = (choices: readonly string[]) => choices.map((each) => [each, 
       <span class="soft small">{{ moment(run.data.value.startedAt) }}, by {{ run.data.value.by }}</span>
       <ElButton v-if="!isOver(run.data.value.status)" text size="small" @click="stop">Stop</ElButton>
     </header>
-    <RunLegs :run="run.data.value" @changed="load" />
+    <RunLegs :run="run.data.value" :agent-id="agentId" @changed="load" />
   </section>
   <p v-else-if="runs.data.value?.runs.length === 0" class="soft">It was not run yet.</p>
   <template v-if="(runs.data.value?.runs.length ?? 0) > 1">
