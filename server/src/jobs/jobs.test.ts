@@ -8,6 +8,8 @@ import { jobs, passages, sourceVersions } from '../database'
 describe('kinds of work', () => {
   it('do not wait for each other: scripts are played while websites are read', async () => {
     const app = await openTestApp()
+    // The server has a queue of its own, which would take what is added here.
+    await app.services.jobs.stop()
     const done: string[] = []
     const endless: Works = {
       work: (_id, _report, signal) => new Promise((resolve) => signal.addEventListener('abort', () => resolve())),

@@ -32,7 +32,7 @@ const refused = (detail: string): HttpProblem =>
 export async function readOpenApi(source: string, from = ''): Promise<ReadDocument> {
   let raw: unknown
   try {
-    raw = parseYaml(source, { maxAliasCount: 100 })
+    raw = source.trimStart().startsWith('{') ? JSON.parse(source) : parseYaml(source, { maxAliasCount: 100 })
   } catch (error) {
     throw refused(
       `It is neither JSON nor YAML: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}`,

@@ -34,6 +34,8 @@ import {
 } from './queries'
 
 const params = z.object({ id: z.string().max(64) })
+/** Bytes of a document that is fetched; one that is pasted has the same limit. */
+const MOST_DOCUMENT = 4_000_000
 
 /** Tools of the workspace: found, set up, tried, taken away and brought back; and what an agent can be told to use. */
 export const toolRoutes =
@@ -127,6 +129,8 @@ export const toolRoutes =
           code: 'not-fetched',
           ...(found.hostToAllow ? { extra: { hostToAllow: found.hostToAllow } } : {}),
         })
+      if (found.page!.bytes.length > MOST_DOCUMENT)
+        throw new HttpProblem(422, 'The document is larger than 4 MB.', 'Give a document of the part that is needed.')
       return new TextDecoder().decode(found.page!.bytes)
     }
 

@@ -38,7 +38,7 @@ const json =
 beforeAll(async () => {
   await new Promise<void>((resolve) => office.listen(0, '127.0.0.1', resolve))
   app = await openTestApp({
-    PARROT_ALLOW_HOSTS: host(),
+    PARROT_ALLOW_HOSTS: `127.0.0.1,localhost:${host().split(':')[1]}`,
     PARROT_MCP_COMMANDS: `everything=${process.execPath} ${EVERYTHING} stdio`,
   })
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
@@ -126,6 +126,17 @@ describe('a secret', () => {
     expect(asked).toHaveLength(1)
     const moved = await app.ask('PUT', `/api/tools/${tool.id}`, { ...tool, url: 'http://other.example' })
     expect(moved.body).toMatchObject({ status: 400, code: 'key-needed' })
+    await remove(tool)
+  })
+
+  it('does not follow to another host, under whatever name it is sent', async () => {
+    answer = (request, response) =>
+      request.url === '/elsewhere'
+        ? json({ seen: request.headers['x-odd-name'] ?? null })(request, response)
+        : void response.writeHead(302, { location: `http://localhost:${host().split(':')[1]}/elsewhere` }).end()
+    const tool = await http(water(), { auth: { kind: 'header', name: 'X-Odd-Name' }, secret: 'open-sesame' })
+    expect((await tryOut(tool, { field: 'North' })).result).toBe('{"seen":null}')
+    expect(asked[0]!.headers['x-odd-name']).toBe('open-sesame')
     await remove(tool)
   })
 
@@ -260,6 +271,28 @@ describe('an MCP server', () => {
     expect((await app.ask('POST', `/api/tools/${tool.id}/refresh`)).body.operations.length).toBe(tool.operations.length)
     await remove(tool)
   }, 40_000)
+
+  it('is reached by Streamable HTTP with its key: here another agent, asked as a tool', async () => {
+    await app.ask('POST', `/api/agents/${agent}/editions`, {})
+    const outlet = (
+      await app.ask('POST', `/api/agents/${agent}/outlets`, { kind: 'api', name: 'For tools', edition: 1 })
+    ).body
+    const { key } = (await app.ask('POST', `/api/outlets/${outlet.id}/keys`, { name: 'tools' })).body
+    const at = await app.server.listen({ host: '127.0.0.1', port: 0 })
+    const auth = { kind: 'header', name: 'Authorization', prefix: 'Bearer ' }
+    const url = `${at}/mcp/${outlet.slug}`
+    expect(await make({ kind: 'mcp', name: 'Ada', url })).toMatchObject({ status: 422 })
+    const tool = await make({ kind: 'mcp', name: 'Ada', url, auth, secret: key })
+    expect(tool.operations.map(({ name }: { name: string }) => name)).toEqual(['ask', 'search_library', 'read_passage'])
+    const tried = (
+      await app.ask('POST', `/api/tools/${tool.id}/try`, {
+        operation: 'ask',
+        input: { question: 'Are bonfires allowed?' },
+      })
+    ).body
+    expect(tried.result).toContain('November')
+    await remove(tool)
+  }, 30_000)
 
   it('is no program but those that were allowed, and one that is not there is told of', async () => {
     expect(await make({ kind: 'mcp', name: 'X', command: 'bash' })).toMatchObject({ status: 400 })
