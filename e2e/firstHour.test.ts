@@ -134,7 +134,7 @@ describe('a face', () => {
       await (await chooser).setFiles({ name, mimeType: 'image/png', buffer })
     }
     await give('letter.png', Buffer.from('Dear committee'))
-    await page.getByText('“letter.png” is no picture that can be used as a face.').waitFor()
+    await page.getByText('“letter.png” is no picture that can be used here.').waitFor()
     await give(
       'me.svg',
       Buffer.from(
