@@ -3,8 +3,8 @@ import { phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { withoutListSign } from '../text'
 import { inputFrom, LEFT_OUT, tellResult } from '../tools'
-import type { Job, UsedTool } from './jobs'
-import type { DutyState, Memory } from './memory'
+import { jobOfTool, type Job, type UsedTool } from './jobs'
+import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
 import { isoDay, type Slot } from './slots'
 import { callTool, useDetail, withUses } from './tools'
 import type { Citation, StepResult, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
@@ -104,8 +104,7 @@ async function carryOut(
     known = { ...scalarsOf(value), ...known }
   }
   const hasFailed = uses.some(({ result }) => result.isFailed)
-  const { duty: _done, ...before } = state.memory
-  const memory = withUses(before, uses)
+  const memory = withUses(withoutDuty(state.memory), uses)
   const collected = { dutyId: job.id, name: job.name, values: open.filled }
   const kept: Memory = job.isTool ? memory : { ...memory, collected: [...(memory.collected ?? []), collected] }
   const recap = open.isConfirming || job.isTool ? [] : recapOf(job, open)
@@ -178,7 +177,7 @@ const citationsFor = (tools: readonly UsedTool[], uses: readonly ToolUse[]): Cit
       {
         marker: at + 1,
         passageId: '',
-        sourceId: `tool:${tool.name}`,
+        sourceId: jobOfTool(tool.name),
         sourceTitle: tool.title ?? tool.name,
         headings: [],
         quote: result.text.slice(0, LONGEST_QUOTE),
@@ -200,8 +199,6 @@ function saidInSteps(job: Job, { brief, variables }: TurnContext, known: Readonl
     )
     .join(' ')
 }
-
-const withDuty = (memory: Memory, duty: DutyState): Memory => ({ ...memory, duty })
 
 /** A state whose reply stands. */
 export function settled(

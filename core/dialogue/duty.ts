@@ -1,9 +1,10 @@
 import { BARS, judge, overlap, senseOf, subjectOf } from '../calling'
-import { listed, phrasesFor, wordsOf } from '../languages'
-import { find, holds, tokensOf, type AnswerKind } from '../reading'
+import { listed, phrasesFor, wordsOf, type LanguageWords } from '../languages'
+import { find, holds, tokensOf, without, type AnswerKind, type Token } from '../reading'
+import { LEFT_OUT } from '../tools'
 import { advance, askAgain, questionFor, settled } from './carryOut'
 import { jobsOf, type Job } from './jobs'
-import type { DutyState, Memory } from './memory'
+import { withDuty, withoutDuty, type DutyState } from './memory'
 import { choicesOf, nameIn, slotValue, type Slot } from './slots'
 import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from './turn'
 
@@ -122,20 +123,19 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
   const line = state.said
   const tokens = tokensOf(line)
   const words = wordsOf(state.reading.language)
-  if ((find(words.leavesDuty, tokens)?.from ?? 9) <= 2) {
-    const { duty: _left, ...memory } = state.memory
-    return settled({ ...state, memory }, phrases.duty.left, 'chatted', {
-      summary: `The visitor left the duty “${duty.name}”.`,
-      details: [],
-    })
-  }
+  const leave = (summary: string) =>
+    settled({ ...state, memory: withoutDuty(state.memory) }, phrases.duty.left, 'chatted', { summary, details: [] })
+  if ((find(words.leavesDuty, tokens)?.from ?? 9) <= 2) return leave(`The visitor left “${duty.name}”.`)
   const slot = duty.ask.find((each) => each.name === open.asking)
   if (open.isPaused && holds(words.resumes, tokens)) {
     return advance(duty, { ...open, isPaused: false }, state, context, phrases.duty.backTo(duty.name), [])
   }
-  // After a question in between a yes still means what was asked before it.
-  if (open.isConfirming && find(words.agrees, tokens)?.from === 0)
-    return advance(duty, { ...open, isPaused: false }, state, context, '', [], true)
+  const isAsking = /\?\s*$/.test(line)
+  const told = open.isConfirming ? takenFrom(duty, line, {}, context) : {}
+  const amended = Object.entries(told).filter(([name, value]) => open.filled[name] !== value)
+  // A yes that asks something, or says something else, agrees to nothing yet. After a question in between it still counts.
+  const isAgreed = open.isConfirming && !isAsking && amended.length === 0 && isPlainYes(tokens, words)
+  if (isAgreed) return advance(duty, { ...open, isPaused: false }, state, context, '', [], true)
   const correcting = find(words.corrects, tokens)
   const isCorrecting = correcting?.from === 0
   const rest = isCorrecting ? line.slice(tokens[correcting!.to - 1]!.end) : line
@@ -147,30 +147,17 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
       { label: corrected.slot.name, text: `${open.filled[corrected.slot.name] ?? 'nothing'} → ${corrected.value}` },
     ])
   }
-  if (open.isConfirming && !/\?\s*$/.test(line)) {
-    const told = takenFrom(duty, line, {}, context)
-    const other = Object.entries(told).filter(([name, value]) => open.filled[name] !== value)
-    if (other.length > 0)
-      return advance(
-        duty,
-        { ...open, filled: { ...open.filled, ...Object.fromEntries(other) } },
-        state,
-        context,
-        '',
-        [],
-      )
-    if (isCorrecting || find(words.skips, tokens)?.from === 0) {
-      const { duty: _left, ...memory } = state.memory
-      return settled({ ...state, memory }, phrases.duty.left, 'chatted', {
-        summary: `The visitor did not agree to “${duty.name}”.`,
-        details: [],
-      })
-    }
-    if (state.reading.act !== 'question' || tokens.length <= SHORT_ANSWER) return askAgain(duty, open, state, context)
+  if (open.isConfirming && !isAsking) {
+    const filled = { ...open.filled, ...Object.fromEntries(amended) }
+    if (amended.length > 0) return advance(duty, { ...open, filled }, state, context, '', [])
+    if (isCorrecting || find(words.skips, tokens)?.from === 0)
+      return leave(`The visitor did not agree to “${duty.name}”.`)
+    if (state.reading.act !== 'question' || tokens.length <= SHORT_ANSWER || find(words.agrees, tokens)?.from === 0)
+      return askAgain(duty, open, state, context)
   }
   const value = slot && slotValue(slot, line, true, context.today)
   const [asked] = state.reading.questions
-  const isQuestion = /\?\s*$/.test(line) || INFORMATION.has(asked!.kind) || asked!.isYesNo
+  const isQuestion = isAsking || INFORMATION.has(asked!.kind) || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.
   if (isQuestion && state.reading.act === 'question' && !(value !== undefined && slot?.type !== 'text')) {
     const again = slot ? questionFor(slot, phrases) : open.isConfirming ? phrases.duty.shallI : ''
@@ -185,7 +172,7 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
   }
   if (slot && value === undefined) {
     if (!slot.required && find(words.skips, tokens)?.from === 0) {
-      return advance(duty, { ...open, filled: { ...open.filled, [slot.name]: '–' } }, state, context, '', [])
+      return advance(duty, { ...open, filled: { ...open.filled, [slot.name]: LEFT_OUT } }, state, context, '', [])
     }
     const choices = slot.type === 'choice' ? choicesOf(slot) : []
     const help = choices.length > 0 ? ` ${phrases.duty.oneOf(listed(choices, phrases.or))}` : ''
@@ -225,6 +212,16 @@ function correction(
   return undefined
 }
 
+/** Words that may stand around a yes without taking anything from it: "yes, that is fine, thank you". */
+const MOST_BESIDE_YES = 3
+
+/** Whether a line says yes, and hardly anything else. */
+function isPlainYes(tokens: readonly Token[], words: LanguageWords): boolean {
+  const yes = find(words.agrees, tokens)
+  if (yes?.from !== 0 || find(words.corrects, tokens)) return false
+  return without([words.agrees], tokens).length <= MOST_BESIDE_YES
+}
+
 /** A line this short answers what was asked, and asks nothing. */
 const SHORT_ANSWER = 3
 
@@ -247,5 +244,3 @@ function takenFrom(
   const name = wanted.length === 1 ? nameIn(line, Object.values(taken)) : undefined
   return name === undefined ? taken : { ...taken, [wanted[0]!.name]: name }
 }
-
-const withDuty = (memory: Memory, duty: DutyState): Memory => ({ ...memory, duty })

@@ -59,6 +59,12 @@ export const exchangeOf = ({ said, reply, question, outcome, memory }: TurnState
 
 export const NOTHING_KNOWN: Memory = { facts: [] }
 
+/** A memory with a duty on its way, and without it. */
+export const withDuty = (memory: Memory, duty: DutyState): Memory => ({ ...memory, duty })
+export function withoutDuty({ duty: _done, ...memory }: Memory): Memory {
+  return memory
+}
+
 /** What was known after the last exchange. */
 export const memoryOf = (conversation: readonly Exchange[]): Memory => conversation.at(-1)?.memory ?? NOTHING_KNOWN
 

@@ -118,6 +118,27 @@ describe('a tool of the brief', () => {
     expect(done).toMatchObject({ outcome: 'acted', reply: 'Your barrow is booked: B-7 [1].' })
   })
 
+  it.each([
+    ['Yes, but make it three barrows', 'barrows: 3'],
+    ['OK, what does a key cost?', 'Shall I do that?'],
+    ['Sure, but only if it does not rain on that day', 'Shall I do that?'],
+    ['Yes and a spade, a rake and two buckets as well please', 'Shall I do that?'],
+  ])('is not done by a yes that says something else: “%s”', async (line, asked) => {
+    const { calls, tools } = office()
+    const turn = await talk(['I want to book a wheelbarrow for 15 March', 'two', line], tools)
+    expect(calls).toEqual([])
+    expect(turn.reply).toContain(asked)
+  })
+
+  it.each(['yes', 'Yes please', 'ok thanks', 'Yes, that is fine', 'go ahead!', 'Sure, thank you'])(
+    'is done by “%s”',
+    async (line) => {
+      const { calls, tools } = office()
+      await talk(['I want to book a wheelbarrow for 15 March', 'two', line], tools)
+      expect(calls).toEqual([{ day: '2027-03-15', barrows: 2 }])
+    },
+  )
+
   it('is not done after a no, and the same is not done twice', async () => {
     const { calls, tools } = office()
     const BOOK = ['I want to book a wheelbarrow for 15 March', 'two']

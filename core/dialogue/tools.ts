@@ -1,5 +1,6 @@
 import { phrasesFor } from '../languages'
 import { fenced, type Tool, type ToolCall, type ToolResult } from '../tools'
+import { jobOfTool } from './jobs'
 import type { Memory } from './memory'
 import type { ChatMessage } from './model'
 import type { ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
@@ -96,7 +97,7 @@ export function awaiting(state: TurnState): TurnState {
     ...state,
     memory: {
       ...memory,
-      duty: { dutyId: `tool:${asked.call.name}`, filled: {}, asking: '', isPaused: false, isConfirming: true, input },
+      duty: { dutyId: jobOfTool(asked.call.name), filled: {}, asking: '', isPaused: false, isConfirming: true, input },
     },
   }
 }
@@ -109,5 +110,5 @@ export const roundMessages = (text: string, uses: readonly ToolUse[]): ChatMessa
 
 export const useDetail = ({ call, result, tookMs }: ToolUse): WorkingDetail => ({
   label: result.isAsked ? 'Asks first' : result.isFailed ? 'Tool failed' : result.isStandIn ? 'Tool, stand-in' : 'Tool',
-  text: `${call.name} ${typeof call.input === 'string' ? call.input : JSON.stringify(call.input)} → ${result.text} (${Math.round(tookMs)} ms)`,
+  text: `${call.name} ${typeof call.input === 'string' ? call.input : JSON.stringify(call.input)} → ${result.text} (${Math.round(tookMs)} ms)${result.note ? `; ${result.note}` : ''}`,
 })

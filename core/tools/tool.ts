@@ -33,6 +33,8 @@ export interface ToolResult {
   readonly value?: unknown
   /** Nobody outside was asked: the answer was recorded or written for tests. */
   readonly isStandIn?: boolean
+  /** What the workings tell of it beside its text; no model sees it. */
+  readonly note?: string
   /** It was not done: the visitor is asked first. */
   readonly isAsked?: boolean
 }
