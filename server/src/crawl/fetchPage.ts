@@ -1,7 +1,7 @@
 import { request, type Dispatcher } from 'undici'
 import type { ReadProblem } from '@parrot/core/library'
 import type { Validators } from '../database'
-import { guardedAgent, isPrivate, PrivateAddress } from './guarded'
+import { guardedAgent, isHostAllowed, isPrivate, PrivateAddress } from './guarded'
 
 /** A page as fetched. `url` is where it was found after redirects; what it is was told from its bytes. */
 export interface FetchedPage {
@@ -48,7 +48,7 @@ export async function fetchPage(
   if (!URL.canParse(address)) return failure(`“${address}” is not a web address.`, 'Check it for typing mistakes.')
   let url = new URL(address)
   for (let redirects = 0; redirects <= MOST_REDIRECTS; redirects++) {
-    const isAllowed = allowedHosts.includes(url.host) || allowedHosts.includes(url.hostname)
+    const isAllowed = isHostAllowed(url, allowedHosts)
     const refusal = refusalOf(url, isAllowed)
     if (refusal) return refusal
     const agent = guardedAgent(isAllowed)

@@ -33,6 +33,14 @@ export function guardedAgent(isAllowed: boolean): Agent {
   })
 }
 
+/** Whether the designer allowed a host, with its port or as a whole, private as it may be. */
+export const isHostAllowed = ({ host, hostname }: URL, allowedHosts: readonly string[]): boolean =>
+  allowedHosts.includes(host) || allowedHosts.includes(hostname)
+
+/** What is said of a host that is private and was not allowed. */
+export const privateHostWords = ({ host }: URL): string =>
+  `“${host}” is on a private network. Allow it under Settings if it is yours.`
+
 /** Whether an address names a private host by its number; such a one never passes the look-up. */
 export function isPrivate(url: URL): boolean {
   const host = url.hostname.replace(/^\[|\]$/g, '')

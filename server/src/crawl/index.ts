@@ -1,5 +1,5 @@
 export { fetchPage, sniffed, type FetchFailure, type FetchOptions, type FetchResult } from './fetchPage'
 export { walk, textOf, type PageLook, type Visited, type WalkMeans } from './walk'
 export { chromiumPath, Renderer } from './render'
-export { guardedAgent, isPrivate, isPublicAddress, PrivateAddress } from './guarded'
+export { guardedAgent, isHostAllowed, isPrivate, isPublicAddress, PrivateAddress, privateHostWords } from './guarded'
 export { sendTo, type Sent } from './sendTo'

@@ -1,5 +1,5 @@
 import { request } from 'undici'
-import { guardedAgent, isPrivate, PrivateAddress } from './guarded'
+import { guardedAgent, isHostAllowed, isPrivate, PrivateAddress, privateHostWords } from './guarded'
 
 /** What came of sending something: whether it was taken, and what was answered in a few words. */
 export interface Sent {
@@ -21,7 +21,7 @@ export async function sendTo(
   allowedHosts: readonly string[],
 ): Promise<Sent> {
   const url = new URL(address)
-  const isAllowed = allowedHosts.includes(url.host) || allowedHosts.includes(url.hostname)
+  const isAllowed = isHostAllowed(url, allowedHosts)
   if (!isAllowed && isPrivate(url)) return refused(url)
   const dispatcher = guardedAgent(isAllowed)
   try {
@@ -50,7 +50,4 @@ export async function sendTo(
   }
 }
 
-const refused = ({ host }: URL): Sent => ({
-  isTaken: false,
-  answer: `“${host}” is on a private network. Allow it under Settings if it is yours.`,
-})
+const refused = (url: URL): Sent => ({ isTaken: false, answer: privateHostWords(url) })

@@ -56,9 +56,5 @@ export async function colleaguesFor(services: Services, subject: Subject, listen
 }
 
 /** The same agents as scripts are played with: as drafts, since that is what is being tried. */
-export const playedColleagues = (
-  services: Services,
-  subject: Subject,
-  behind: readonly string[] = [],
-): Promise<OneOfTeam[]> => teamOf(services, subject, false, behind)
-export type { OneOfTeam }
+export const playedColleagues = (services: Services, subject: Subject, behind: readonly string[] = []) =>
+  teamOf(services, subject, false, behind)

@@ -1,4 +1,4 @@
-import { and, arrayOverlaps, eq, inArray, isNull, or } from 'drizzle-orm'
+import { and, eq, inArray, isNull } from 'drizzle-orm'
 import { grants, members, type Database } from '../database'
 import { asGroup, EVERYBODY } from '../members'
 
@@ -21,23 +21,9 @@ export async function mayTurnTo(db: Database, from: string, to: string): Promise
   if (others.length === 0) return true
   if (others.some((who) => who === EVERYBODY || who.startsWith(asGroup('')))) return false
   const groups = [...looking].filter((who) => who.startsWith(asGroup(''))).map((who) => who.slice(asGroup('').length))
-  const reading = await db
-    .select({ id: members.id })
-    .from(members)
-    .where(
-      and(
-        inArray(members.id, others),
-        or(
-          inArray(members.role, ['owner', 'editor', 'reader']),
-          groups.length > 0 ? arrayOverlaps(members.groups, groups) : undefined,
-        ),
-      ),
-    )
-  const gone = await db
-    .select({ id: members.id })
+  const rows = await db
+    .select({ role: members.role, groups: members.groups })
     .from(members)
     .where(and(inArray(members.id, others), isNull(members.removedAt)))
-  const still = new Set(gone.map(({ id }) => id))
-  const may = new Set(reading.map(({ id }) => id))
-  return others.every((who) => may.has(who) || !still.has(who))
+  return rows.every((row) => row.role !== null || row.groups.some((name) => groups.includes(name)))
 }

@@ -11,6 +11,7 @@ import {
   addRelay,
   addRun,
   changeRelay,
+  changeRun,
   claimDue,
   listRelays,
   relayById,
@@ -120,19 +121,20 @@ export const relayRoutes =
       '/api/runs/:id/legs/:leg',
       { schema: { params: both, body: legDeed, response: { 200: runShown } } },
       async ({ params: { id, leg }, body: { does, text } }) => {
-        const run = await runById(db, id)
-        const result = run.legs.find(({ name }) => name === leg)
-        const next = result && run.status !== 'cancelled' ? afterDeed(result, does, text) : undefined
-        if (!next)
-          throw new HttpProblem(
-            409,
-            'That leg does not wait for anybody.',
-            'Look at the run again: it may have gone on.',
-          )
-        // Declined, or begun anew, it no longer waits for a yes.
-        const { [leg]: asked, ...others } = run.pending
-        const pending = next.state === 'waiting' && does === 'approve' && asked ? run.pending : others
-        await setRun(db, id, { legs: [...withLeg(run, next).legs], pending, status: 'queued' })
+        const run = await changeRun(db, id, (now) => {
+          const result = now.legs.find(({ name }) => name === leg)
+          const next = result && now.status !== 'cancelled' ? afterDeed(result, does, text) : undefined
+          if (!next)
+            throw new HttpProblem(
+              409,
+              'That leg does not wait for anybody.',
+              'Look at the run again: it may have gone on.',
+            )
+          // Declined, or begun anew, it no longer waits for a yes.
+          const { [leg]: asked, ...others } = now.pending
+          const pending = next.state === 'waiting' && does === 'approve' && asked ? now.pending : others
+          return { legs: [...withLeg(now, next).legs], pending, status: 'queued' }
+        })
         await jobs.add('relay', id)
         bus.tell(run.agentId, 'relays')
         return shownRun(db, await runById(db, id))

@@ -141,6 +141,16 @@ export async function runById(db: Database, id: string): Promise<RunRow> {
   return row
 }
 
+/** Changes a run as it is just now, while nobody else does: legs that end at the same time do not undo each other. */
+export const changeRun = (db: Database, id: string, change: (run: RunRow) => Partial<RunRow>): Promise<RunRow> =>
+  db.transaction(async (tx) => {
+    const [row] = await tx.select().from(relayRuns).where(eq(relayRuns.id, id)).for('update')
+    if (!row) throw notFound('run')
+    const changed = change(row)
+    await tx.update(relayRuns).set(changed).where(eq(relayRuns.id, id))
+    return { ...row, ...changed }
+  })
+
 export const setRun = async (db: Database, id: string, values: Partial<RunRow>): Promise<void> =>
   void (await db.update(relayRuns).set(values).where(eq(relayRuns.id, id)))
 

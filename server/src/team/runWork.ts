@@ -1,5 +1,5 @@
-import type { Exchange } from '@parrot/core/dialogue'
-import { exchangeOf } from '@parrot/core/dialogue'
+import { exchangeOf, type Exchange } from '@parrot/core/dialogue'
+import { phrasesFor } from '@parrot/core/languages'
 import { nextLegs, withLeg, withoutRepeats, type LegResult, type LegToDo, type RelayRun } from '@parrot/core/team'
 import { agentById } from '../agents/queries'
 import type { Works } from '../jobs'
@@ -7,7 +7,7 @@ import type { Services } from '../services'
 import { listTools } from '../tools'
 import { ask, draftOf, editionOf, type Subject } from '../turns/subject'
 import { mayTurnTo } from './mayTurnTo'
-import { runById, setRun, type RunRow } from './relays'
+import { changeRun, runById, setRun, type RunRow } from './relays'
 
 const OVER = new Set<LegResult['state']>(['done', 'left'])
 
@@ -18,15 +18,8 @@ const OVER = new Set<LegResult['state']>(['done', 'left'])
 export const relayWork = (services: Services): Works => {
   const { db, bus } = services
 
-  /** What is known of a run just now, with one of its legs changed: several may end at the same time. */
-  async function write(id: string, change: (run: RunRow) => Partial<RunRow>): Promise<RunRow> {
-    return db.transaction(async (tx) => {
-      const row = await runById(tx as never, id)
-      const changed = change(row)
-      await setRun(tx as never, id, changed)
-      return { ...row, ...changed }
-    })
-  }
+  /** Changes a run as it is just now: several legs may end at the same time. */
+  const write = (id: string, change: (run: RunRow) => Partial<RunRow>): Promise<RunRow> => changeRun(db, id, change)
   const setLeg = async (id: string, leg: LegResult, pending: RunRow['pending'] = {}): Promise<RunRow> => {
     const row = await write(id, (run) => ({
       legs: [...withLeg(run, leg).legs],
@@ -128,8 +121,7 @@ export const relayWork = (services: Services): Works => {
 }
 
 /** The yes that an agent waits for, in its language. */
-const yesIn = ({ brief }: Subject): string => YES[brief.identity.language.slice(0, 2)] ?? 'Yes'
-const YES: Readonly<Record<string, string>> = { de: 'Ja', fr: 'Oui', es: 'Sí', it: 'Sì', nl: 'Ja' }
+const yesIn = ({ brief }: Subject): string => phrasesFor(brief.identity.language).yes
 
 /** An agent as it does its leg: as it was published, or as a draft where it never was. */
 async function subjectFor(services: Services, owner: string, agentId: string): Promise<Subject> {
@@ -139,17 +131,18 @@ async function subjectFor(services: Services, owner: string, agentId: string): P
   return agent.liveEdition === null ? draftOf(services, agent) : editionOf(services, agent, agent.liveEdition)
 }
 
-/** Legs whose agents may change something outside. */
-async function mayChange({ db, ...services }: Services, { spec, agentId }: RunRow): Promise<Set<string>> {
+/** Legs whose agents may change something outside, by themselves or through whom they turn to. */
+async function mayChange(services: Services, { spec, agentId }: RunRow): Promise<Set<string>> {
   const changing = new Set(
-    (await listTools(db)).flatMap(({ operations }) =>
+    (await listTools(services.db)).flatMap(({ operations }) =>
       operations.filter(({ changes }) => changes).map(({ name }) => name),
     ),
   )
   const careful = new Set<string>()
   for (const leg of spec.legs) {
-    const subject = await subjectFor({ db, ...services }, agentId, leg.agent).catch(() => undefined)
-    if (subject?.brief.tools.some(({ id, enabled }) => enabled && changing.has(id))) careful.add(leg.name)
+    const brief = (await subjectFor(services, agentId, leg.agent).catch(() => undefined))?.brief
+    const doesItself = brief?.tools.some(({ id, enabled }) => enabled && changing.has(id))
+    if (doesItself || brief?.colleagues.some(({ enabled }) => enabled)) careful.add(leg.name)
   }
   return careful
 }

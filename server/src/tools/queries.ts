@@ -163,11 +163,10 @@ export async function noteCall(
 }
 
 /** Forgets what was done in conversations that are erased. */
-export const forgetCalls = async (db: Pick<Database, 'delete'>, conversationIds: readonly string[]): Promise<void> =>
-  void (
-    conversationIds.length > 0 &&
-    (await db.delete(toolCalls).where(inArray(toolCalls.conversationId, [...conversationIds])))
-  )
+export async function forgetCalls(db: Pick<Database, 'delete'>, conversationIds: readonly string[]): Promise<void> {
+  if (conversationIds.length === 0) return
+  await db.delete(toolCalls).where(inArray(toolCalls.conversationId, [...conversationIds]))
+}
 
 const MOST_SHOWN = 50
 /** The last calls of a tool, the latest first. */

@@ -1,5 +1,5 @@
 import { fetch, request as send } from 'undici'
-import { guardedAgent, isPrivate, PrivateAddress } from '../crawl'
+import { guardedAgent, isHostAllowed, isPrivate, PrivateAddress, privateHostWords } from '../crawl'
 
 /** A request ready to be sent. */
 export interface ReadyRequest {
@@ -35,7 +35,7 @@ export async function reach(ready: ReadyRequest, { allowedHosts, timeoutMs, sign
   for (let redirects = 0; ; redirects++) {
     if (url.protocol !== 'http:' && url.protocol !== 'https:') return failed('Only http and https addresses are asked.')
     const isAllowed = isHostAllowed(url, allowedHosts)
-    if (!isAllowed && isPrivate(url)) return privateHost(url)
+    if (!isAllowed && isPrivate(url)) return failed(privateHostWords(url))
     const dispatcher = guardedAgent(isAllowed)
     try {
       // Whatever says who asks was given for the one host, under whatever name.
@@ -74,17 +74,11 @@ export async function reach(ready: ReadyRequest, { allowedHosts, timeoutMs, sign
   }
 }
 
-const isHostAllowed = (url: URL, allowedHosts: readonly string[]): boolean =>
-  allowedHosts.includes(url.host) || allowedHosts.includes(url.hostname)
-
 const failed = (message: string): Reply => ({ ok: false, message })
-const privateHost = ({ host }: URL): Reply =>
-  failed(`“${host}” is on a private network. Allow it under Settings if it is yours.`)
 
 function reasonOf(error: unknown, url: URL, timeoutMs: number): string {
   const { name, code, cause, message } = error as Error & { code?: string; cause?: unknown }
-  if (error instanceof PrivateAddress || cause instanceof PrivateAddress)
-    return (privateHost(url) as { message: string }).message
+  if (error instanceof PrivateAddress || cause instanceof PrivateAddress) return privateHostWords(url)
   if (name === 'TimeoutError' || /TIMEOUT/.test(code ?? ''))
     return `“${url.host}” did not answer within ${timeoutMs / 1000} seconds.`
   return `“${url.host}” could not be reached (${code ?? message}).`
@@ -95,7 +89,7 @@ export function guardedFetch(allowedHosts: readonly string[], timeoutMs: number)
   return (async (input: string | URL, init: RequestInit = {}) => {
     const url = new URL(String(input))
     const isAllowed = isHostAllowed(url, allowedHosts)
-    if (!isAllowed && isPrivate(url)) throw new Error((privateHost(url) as { message: string }).message)
+    if (!isAllowed && isPrivate(url)) throw new Error(privateHostWords(url))
     const timeout = AbortSignal.timeout(timeoutMs)
     const response = await fetch(url, {
       ...(init as object),

@@ -189,8 +189,11 @@ describe('what goes wrong outside', () => {
 
   it('never reaches a private host that was not allowed, whatever it is given', async () => {
     const tool = await http(water({ request: { method: 'GET', url: 'http://{{field}}/' } }))
-    for (const field of ['10.0.0.1', '[::1]:4100', 'localhost:4100'])
-      expect((await tryOut(tool, { field })).isFailed).toBe(true)
+    for (const host of ['10.0.0.1', '[::1]:4100', 'localhost:4100']) {
+      const to = { ...tool.operations[0], request: { method: 'GET', url: `http://${host}/` } }
+      await app.ask('PUT', `/api/tools/${tool.id}`, { ...tool, operations: [to] })
+      expect((await tryOut(tool, {})).result).toContain('private network')
+    }
     await remove(tool)
   })
 })
@@ -361,7 +364,9 @@ describe('an agent with a tool', () => {
     await give([BOOKING])
     const first = await say('I want to book a wheelbarrow, 2 barrows please')
     expect(first.reply).toContain('Shall I do that?')
-    expect((await say('yes', first.conversationId)).reply).toBe('Booked: TEST-1 [1].')
+    const tried = await say('yes', first.conversationId)
+    expect(tried.reply).toBe('Booked: TEST-1 [1].')
+    expect(JSON.stringify(tried.workings)).toContain('it would have been: POST')
     expect(asked).toEqual([])
 
     await app.ask('POST', `/api/agents/${agent}/editions`, {})

@@ -27,13 +27,10 @@ export async function toolsFor(
   isTrying: boolean,
   noting?: Noting,
 ): Promise<readonly Tool[]> {
-  const named = new Set(brief.tools.flatMap(({ id, enabled }) => (enabled ? [id] : [])))
+  const named = namesIn(brief)
   if (named.size === 0) return EVERYBODYS
-  const rows = await listTools(means.db)
-  const outside = rows.flatMap((row) =>
-    row.operations
-      .filter(({ name, isOn }) => isOn && named.has(name))
-      .map((operation) => toolFrom(means, row, operation, { agentId, isTrying, noting })),
+  const outside = (await operationsFor(means.db, named)).map(({ row, operation }) =>
+    toolFrom(means, row, operation, { agentId, isTrying, noting }),
   )
   const builtIn = BUILT_IN_TOOLS.filter((tool) => named.has(tool.name) || EVERYBODYS.includes(tool))
   return [...builtIn, ...outside]
@@ -41,12 +38,18 @@ export async function toolsFor(
 
 /** The same where nobody outside may be asked at all: in rehearsals, trials and studies, in a form a thread can be given. */
 export async function standInsFor({ db }: Pick<Services, 'db'>, brief: Brief): Promise<readonly StandIn[]> {
-  const named = new Set(brief.tools.flatMap(({ id, enabled }) => (enabled ? [id] : [])))
-  if (named.size === 0) return []
-  return (await listTools(db)).flatMap((row) =>
-    row.operations.filter(({ name, isOn }) => isOn && named.has(name)).map(standInOf),
-  )
+  const named = namesIn(brief)
+  return named.size === 0 ? [] : (await operationsFor(db, named)).map(({ operation }) => standInOf(operation))
 }
+
+const namesIn = ({ tools }: Brief): ReadonlySet<string> =>
+  new Set(tools.flatMap(({ id, enabled }) => (enabled ? [id] : [])))
+
+/** The operations of those names that are switched on, each with the tool it belongs to. */
+const operationsFor = async (db: Services['db'], named: ReadonlySet<string>) =>
+  (await listTools(db)).flatMap((row) =>
+    row.operations.filter(({ name, isOn }) => isOn && named.has(name)).map((operation) => ({ row, operation })),
+  )
 
 /** Those stand-ins as a turn calls them, answering as a script says where it says something. */
 export const rehearsedTools = async (
@@ -85,16 +88,9 @@ function toolFrom(
       const given = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
       if (isTrying && operation.changes) {
         const { tried } = await operate(means, row, operation, given, { isDry: true })
-        const answer = await stand.call(given)
-        const sent = tried.request
-          ? `${tried.request.method} ${tried.request.url} ${tried.request.body}`.trim()
-          : row.name
-        return answer.isFailed
-          ? {
-              text: `Not done, since this is a test. It would have sent: ${sent}. Keep a stand-in answer under Tools to go on from here.`,
-              isFailed: true,
-            }
-          : { ...answer, text: answer.text }
+        const { method = '', url = row.name, body = '' } = tried.request ?? {}
+        const note = `nothing was sent, since this is a test; it would have been: ${method} ${url} ${body}`.trim()
+        return { ...(await stand.call(given)), note }
       }
       if (row.callsPerDay !== null && (await callsToday(means.db, row.id)) >= row.callsPerDay)
         return { text: `“${row.name}” was called as often today as it may be.`, isFailed: true }
