@@ -117,8 +117,8 @@ describe('an agent with tools', () => {
     await designer.goto(`${world.url}${marlow}/logbook`)
     await designer.getByText('I want to make a group booking for 12 people').first().click()
     await designer
-      .getByText('made the booking', { exact: false })
-      .or(designer.getByText(/BSF-1001/))
+      .locator('.reading')
+      .getByText(/Your crossing BSF-1001 is booked/)
       .first()
       .waitFor()
   })

@@ -1,5 +1,6 @@
 import type { Brief } from '../schema'
 import * as agreement from './agreement'
+import * as names from './names'
 import * as parts from './parts'
 import * as rules from './rules'
 import type { Finder, Remark, ReviewContext } from './remark'
@@ -18,10 +19,10 @@ const FINDERS: readonly Finder[] = [
   rules.vague,
   rules.strengthAgainstWords,
   rules.tooLongRule,
-  parts.unknownTool,
-  parts.unknownDuty,
-  parts.unknownVariable,
-  parts.unexplained,
+  names.unknownTool,
+  names.unknownDuty,
+  names.unknownVariable,
+  names.unexplained,
   parts.dutyBehindBoundary,
   parts.asking,
   parts.boundaryWithoutExamples,

@@ -57,3 +57,18 @@ export interface ReviewContext {
 }
 
 export type Finder = (brief: Brief, context: ReviewContext) => Remark[]
+
+/** A remark put together. */
+export const remark = (
+  kind: Remark['kind'],
+  field: string,
+  text: string,
+  why: string,
+  mend?: Remark['mend'],
+): Remark => ({
+  kind,
+  field,
+  text,
+  why,
+  ...(mend ? { mend } : {}),
+})

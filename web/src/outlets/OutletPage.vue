@@ -76,7 +76,7 @@ async function remove(): Promise<void> {
     <ElButton @click="back">Back to the release</ElButton>
   </EmptyNote>
   <LoadingNote v-else-if="!outlet" :rows="8" />
-  <div v-else class="outlet">
+  <div v-else class="beside staged">
     <section aria-label="The outlet">
       <header>
         <ElButton text size="small" @click="back">‹ Release</ElButton>
@@ -110,14 +110,6 @@ async function remove(): Promise<void> {
 </template>
 
 <style scoped>
-.outlet {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(360px, 460px);
-  gap: var(--gap-6);
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: var(--gap-4) var(--gap-5) var(--gap-7);
-}
 header {
   margin-bottom: var(--gap-4);
 }
@@ -138,11 +130,5 @@ h2 {
 }
 .remove {
   margin-top: var(--gap-5);
-}
-@media (width < 960px) {
-  .outlet {
-    grid-template-columns: minmax(0, 1fr);
-    padding: var(--gap-4);
-  }
 }
 </style>

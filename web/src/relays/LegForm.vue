@@ -67,17 +67,18 @@ const setCondition = (of: string | undefined) =>
       <ElButton text size="small" :aria-label="`Remove ${about}`" @click="$emit('remove')">×</ElButton>
     </span>
   </div>
-  <ElMention
-    v-model="leg.task"
-    class="task"
-    type="textarea"
-    prefix="{"
-    :autosize="{ minRows: 1, maxRows: 10 }"
-    :options="places"
-    :maxlength="4000"
-    placeholder="what it is to do, in words; with { what it was given"
-    :aria-label="`${about}: what it is to do`"
-  />
+  <div class="task">
+    <ElMention
+      v-model="leg.task"
+      type="textarea"
+      prefix="{"
+      :autosize="{ minRows: 1, maxRows: 10 }"
+      :options="places"
+      :maxlength="4000"
+      placeholder="what it is to do, in words; with { what it was given"
+      :aria-label="`${about}: what it is to do`"
+    />
+  </div>
   <p v-for="problem in problems" :key="problem" class="warm">◐ {{ problem }}</p>
   <div class="acts">
     <ChoiceField v-model="leg.each" :options="loops" :about="`${about}: how often`" />
@@ -109,9 +110,7 @@ const setCondition = (of: string | undefined) =>
   align-items: center;
 }
 .task {
-  display: block;
   margin: var(--gap-2) 0;
-  padding: var(--gap-1) 0;
 }
 .words {
   width: 140px;

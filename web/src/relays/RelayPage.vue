@@ -67,7 +67,7 @@ async function remove(): Promise<void> {
     <ElButton tag="router-link" :to="{ name: 'release', params: { id: agentId } }">Back to the release</ElButton>
   </EmptyNote>
   <LoadingNote v-else-if="!relay" :rows="8" />
-  <div v-else class="relay">
+  <div v-else class="beside staged">
     <section aria-label="The relay">
       <ElButton tag="router-link" text size="small" :to="{ name: 'release', params: { id: agentId } }"
         >‹ Release</ElButton
@@ -107,14 +107,6 @@ async function remove(): Promise<void> {
 </template>
 
 <style scoped>
-.relay {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(360px, 480px);
-  gap: var(--gap-6);
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: var(--gap-4) var(--gap-5) var(--gap-7);
-}
 .name {
   margin: var(--gap-1) 0 var(--gap-2);
   font: 600 var(--text-reply) / 1.3 var(--serif);
@@ -128,11 +120,5 @@ h2 {
 .remove {
   display: block;
   margin-top: var(--gap-5);
-}
-@media (width < 960px) {
-  .relay {
-    grid-template-columns: minmax(0, 1fr);
-    padding: var(--gap-4);
-  }
 }
 </style>

@@ -117,7 +117,7 @@ async function remove(): Promise<void> {
         <KeptNote :saving="saving" />
       </header>
       <p class="soft">{{ TOOL_KINDS[tool.kind].name }}: {{ TOOL_KINDS[tool.kind].says }}.</p>
-      <div class="tool">
+      <div class="beside">
         <section aria-label="The tool">
           <ReachForm v-model="tool" @secret="keepSecret" />
           <OperationList
@@ -147,19 +147,8 @@ async function remove(): Promise<void> {
 </template>
 
 <style scoped>
-.tool {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(340px, 460px);
-  gap: var(--gap-6);
-  margin-top: var(--gap-3);
-}
 .remove {
   display: block;
   margin-top: var(--gap-5);
-}
-@media (width < 960px) {
-  .tool {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>
