@@ -201,3 +201,52 @@ describe('a narrow window', () => {
     },
   )
 })
+
+describe('a page at its usual width', () => {
+  it.each(['/brief', '/library', '/rehearse', '/release', '/logbook'])(
+    'prints nothing that can be pressed or read as a heading over another at %s',
+    async (stage) => {
+      const page = await world.open(`${marlow}${stage}`)
+      await page.setViewportSize({ width: 1280, height: 800 })
+      await page.locator('h1, h2').first().waitFor()
+      await page.waitForTimeout(400)
+      expect(await page.evaluate(printedOver)).toEqual([])
+      await page.close()
+    },
+  )
+})
+
+/** Texts in one flow of the page of which one covers a good part of another that it does not stand in. */
+function printedOver(): string[] {
+  const layerOf = (element: Element): Element => {
+    let at: Element = element
+    while (at.parentElement && !['fixed', 'sticky'].includes(getComputedStyle(at).position)) at = at.parentElement
+    return at
+  }
+  const seenOf = (element: Element): DOMRect => {
+    let { left, top, right, bottom } = element.getBoundingClientRect()
+    for (let at = element.parentElement; at; at = at.parentElement) {
+      if (getComputedStyle(at).overflow === 'visible') continue
+      const around = at.getBoundingClientRect()
+      left = Math.max(left, around.left)
+      top = Math.max(top, around.top)
+      right = Math.min(right, around.right)
+      bottom = Math.min(bottom, around.bottom)
+    }
+    return new DOMRect(left, top, Math.max(0, right - left), Math.max(0, bottom - top))
+  }
+  const shown = [...document.querySelectorAll('a, button, h1, h2, h3')]
+    .filter((element) => element.checkVisibility({ visibilityProperty: true, opacityProperty: true }))
+    .map((element) => ({ element, box: seenOf(element), layer: layerOf(element) }))
+    .filter(({ box }) => box.width > 4 && box.height > 4)
+  return shown.flatMap((one, index) =>
+    shown.slice(index + 1).flatMap((other) => {
+      if (one.layer !== other.layer || one.element.contains(other.element)) return []
+      const width = Math.min(one.box.right, other.box.right) - Math.max(one.box.left, other.box.left)
+      const height = Math.min(one.box.bottom, other.box.bottom) - Math.max(one.box.top, other.box.top)
+      const smaller = Math.min(one.box.width * one.box.height, other.box.width * other.box.height)
+      const isOver = width > 0 && height > 0 && width * height > smaller / 3
+      return isOver ? [`${one.element.textContent} / ${other.element.textContent}`] : []
+    }),
+  )
+}

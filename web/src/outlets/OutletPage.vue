@@ -76,7 +76,7 @@ async function remove(): Promise<void> {
     <ElButton @click="back">Back to the release</ElButton>
   </EmptyNote>
   <LoadingNote v-else-if="!outlet" :rows="8" />
-  <div v-else class="beside staged">
+  <div v-else class="paired staged">
     <section aria-label="The outlet">
       <header>
         <ElButton text size="small" @click="back">‹ Release</ElButton>

@@ -67,7 +67,7 @@ async function remove(): Promise<void> {
     <ElButton tag="router-link" :to="{ name: 'release', params: { id: agentId } }">Back to the release</ElButton>
   </EmptyNote>
   <LoadingNote v-else-if="!relay" :rows="8" />
-  <div v-else class="beside staged">
+  <div v-else class="paired staged">
     <section aria-label="The relay">
       <ElButton tag="router-link" text size="small" :to="{ name: 'release', params: { id: agentId } }"
         >‹ Release</ElButton

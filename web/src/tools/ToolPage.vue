@@ -117,7 +117,7 @@ async function remove(): Promise<void> {
         <KeptNote :saving="saving" />
       </header>
       <p class="soft">{{ TOOL_KINDS[tool.kind].name }}: {{ TOOL_KINDS[tool.kind].says }}.</p>
-      <div class="beside">
+      <div class="paired">
         <section aria-label="The tool">
           <ReachForm v-model="tool" @secret="keepSecret" />
           <OperationList
