@@ -41,6 +41,7 @@ export const FIELD_LABELS: Readonly<Record<string, string>> = {
   duties: 'Duty',
   tools: 'Tool',
   colleagues: 'Colleague',
+  inserts: 'Insert',
   boundaries: 'Boundary',
   glossary: 'Term',
   answers: 'Model answer',
@@ -139,6 +140,10 @@ const ENTRIES: Readonly<Record<string, (entry: Entry) => string>> = {
       entry.when || (entry.isFallback ? 'what nobody knows' : ''),
     )
     return text(entry.agent) && `${line}${off(entry)}`
+  },
+  inserts: (entry) => {
+    const what = [text(entry.kind), text(entry.title)].filter(Boolean).join(' ')
+    return (text(entry.when) || text(entry.title) || text(entry.url)) && `${told(what, entry.when)}${off(entry)}`
   },
   boundaries: (entry) => {
     const line = told(entry.subject, entry.reply)

@@ -182,6 +182,22 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
       ),
   ],
   [
+    'Inserts',
+    ({ inserts }) =>
+      inserts.flatMap(({ enabled, kind, title, when, like, unlike }, at): Written[] =>
+        !enabled || kind === 'link' || kind === 'picture'
+          ? []
+          : [
+              [
+                `inserts.${at}`,
+                `- Show a ${kind}${oneLine(title) ? ` “${oneLine(title)}”` : ''} with show_${kind} ${oneLine(when) === '' ? 'where it helps' : whenever(when)}. It is made from the passages; do not write it yourself.`,
+              ],
+              ...samples(`inserts.${at}.like`, 'as in', like),
+              ...samples(`inserts.${at}.unlike`, 'but not in', unlike),
+            ],
+      ),
+  ],
+  [
     'Boundaries',
     ({ boundaries }) =>
       boundaries.flatMap(({ subject, examples, unlike, reply, onHit, enabled }, at): Written[] => {

@@ -21,6 +21,10 @@ const UNSAID = new Set([
   'agent',
   'mode',
   'isFallback',
+  'kind',
+  'url',
+  'image',
+  'form',
 ])
 
 /** Everything a brief says in words, line by line, in the order of the document; entries of a list as one line each. */

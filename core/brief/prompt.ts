@@ -7,6 +7,7 @@ export const SECTIONS = [
   'Rules',
   'Duties',
   'Tools',
+  'Inserts',
   'Boundaries',
   'Glossary',
   'Model answers',

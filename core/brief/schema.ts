@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { INSERT_KINDS } from '../inserts'
 
 /** Version of the stored form. Raise it when a field changes meaning, and add a step to `migrate.ts`. */
 export const BRIEF_VERSION = 1
@@ -149,6 +150,26 @@ const colleagueSchema = z.object({
   enabled: z.boolean().default(true),
 })
 
+/** A part of a reply that is more than text, and when it is shown. */
+const insertEntry = z.object({
+  id: own,
+  kind: z.enum(INSERT_KINDS).default('link'),
+  when: line(1000).default(''),
+  like: samples,
+  unlike: samples,
+  title: line().default(''),
+  /** Of a link: where it leads. */
+  url: line(2000).default(''),
+  /** Of a picture: the uploaded image, and what is in it. */
+  image: line(120).default(''),
+  alt: line(600).default(''),
+  /** Of a file: what it is given out as. */
+  form: z.enum(['md', 'docx', 'pdf']).default('pdf'),
+  /** Of a quiz or cards: how many at most. */
+  most: z.number().int().min(1).max(20).default(5),
+  enabled: z.boolean().default(true),
+})
+
 const boundarySchema = z.object({
   id,
   subject: line(600).default(''),
@@ -188,6 +209,12 @@ export const briefSchema = z.object({
     .array(colleagueSchema)
     .max(30)
     .overwrite(withIds(({ when }) => when))
+    .default([]),
+  /** What it may show beside its words, and when. */
+  inserts: z
+    .array(insertEntry)
+    .max(50)
+    .overwrite(withIds(({ kind, title }) => title || kind))
     .default([]),
   boundaries: z
     .array(boundarySchema)

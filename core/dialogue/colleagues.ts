@@ -169,8 +169,13 @@ function answeredBy(
       ...state,
       reply: [says, turn.reply, ...state.afterwards].filter(Boolean).join(says.includes('\n') ? '\n\n' : ' '),
       citations: turn.citations,
+      inserts: [...state.inserts, ...turn.inserts],
       support: turn.support,
-      uses: [...state.uses, ...turn.uses],
+      // What theirs showed is in their reply already.
+      uses: [
+        ...state.uses,
+        ...turn.uses.map(({ result: { shows: _shown, ...result }, ...use }) => ({ ...use, result })),
+      ],
       usage: [...state.usage, ...turn.usage],
       outcome: turn.outcome,
       ...(turn.handOver ? { handOver: turn.handOver } : {}),

@@ -104,6 +104,7 @@ const EXAMPLES: readonly Example[] = [
     change: { tools: [{ id: 'calculator', when: 'a sum is asked for' }] },
     reply: false,
   },
+  { path: 'inserts', change: { inserts: [{ kind: 'quiz', like: ['Quiz me on sheds'] }] }, say: 'Quiz me on sheds' },
   { path: 'boundaries', change: { boundaries: [boundary] }, say: 'Can I sue my landlord?' },
   {
     path: 'boundaries.unlike',

@@ -1,7 +1,6 @@
 import { relatedBy } from '../calling'
 import { readQuestion, type Question, type QuestionTerm } from '../reading'
-import { sentencesIn } from '../text'
-import { pairIn } from './pair'
+import { sentencesIn, pairIn } from '../text'
 import type { FoundPassage, Step } from './turn'
 
 /** Words of two questions that are put for each other this surely ask for the same; words that are only near do not. */

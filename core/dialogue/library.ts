@@ -97,6 +97,17 @@ export class PassageLibrary implements LibraryPort {
     return at && at.passage > 0 ? this.#found({ ...UNSCORED, segment: at.segment, passage: at.passage - 1 }) : undefined
   }
 
+  /** All passages of a source in their order; of one that is not there, none. */
+  whole(sourceId: string): FoundPassage[] {
+    const segment = this.placeOf(sourceId)
+    return (this.sources[segment]?.passages ?? []).map((_, passage) => this.#found({ ...UNSCORED, segment, passage }))
+  }
+
+  /** The sources there are, in the order they were added. */
+  sourceIds(): string[] {
+    return this.sources.map(({ sourceId }) => sourceId)
+  }
+
   /** The place of a source among the library's; -1 when it is not there. */
   placeOf(sourceId: string): number {
     return this.sources.findIndex((source) => source.sourceId === sourceId)

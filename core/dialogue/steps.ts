@@ -7,6 +7,7 @@ import { followDuty } from './duty'
 import { resolveFollowUp } from './followUp'
 import { useGivenAnswer } from './given'
 import { callPerson, handOver } from './handOver'
+import { showInserts, showToolInserts } from './inserts'
 import { rememberVisitor } from './memory'
 import { writePrompt } from './prompt'
 import { readSaid } from './read'
@@ -56,6 +57,12 @@ export const STEPS: readonly RegisteredStep[] = [
     about: 'Begins and carries out duties, uses tools, and asks for what they need.',
     run: followDuty,
   },
+  {
+    name: 'inserts',
+    title: 'Inserts',
+    about: 'Shows what the brief says beside an answer, or makes a quiz, a table or a chart from the library.',
+    run: showInserts,
+  },
   { name: 'person', title: 'A person', about: 'Calls a person where the visitor wants one.', run: callPerson },
   { name: 'rules', title: 'Rules', about: 'Tells which rules the line calls for.', run: callRules },
   {
@@ -79,6 +86,13 @@ export const STEPS: readonly RegisteredStep[] = [
     title: 'A colleague who may know',
     about: 'Asks the colleague for what nobody knows.',
     run: askFallback,
+  },
+  {
+    name: 'shown',
+    title: 'Shown by tools',
+    about: 'Puts what tools showed into the reply.',
+    isAlways: true,
+    run: showToolInserts,
   },
   {
     name: 'handover',

@@ -1,6 +1,7 @@
 import { inItsLanguage } from '../brief'
 import { spokenTag } from '../text'
 import { readLine } from '../reading'
+import { insertTools } from './inserts'
 import { memoryOf } from './memory'
 import { STEPS } from './steps'
 import type { FoundPassage, LibraryPort, TurnContext, TurnState } from './turn'
@@ -13,7 +14,9 @@ export const LONGEST_LINE = 5000
  * when the model fails; nothing else is expected to fail. The state it gives back is complete and can be stored.
  */
 export async function takeTurn(line: string, given: TurnContext): Promise<TurnState> {
-  const context = { ...given, brief: inItsLanguage(given.brief), library: remembering(given.library) }
+  const own = { ...given, brief: inItsLanguage(given.brief), library: remembering(given.library) }
+  const shown = own.model.canRevise ? insertTools(own) : []
+  const context: TurnContext = shown.length > 0 ? { ...own, tools: [...(own.tools ?? []), ...shown] } : own
   const said = line.slice(0, LONGEST_LINE)
   const { identity } = context.brief
   let state: TurnState = {
@@ -31,6 +34,7 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
     uses: [],
     afterwards: [],
     citations: [],
+    inserts: [],
     support: [],
     memory: memoryOf(context.conversation),
     outcome: 'answered',
@@ -64,6 +68,8 @@ function remembering(library: LibraryPort): LibraryPort {
       return found
     },
     before: (passageId) => library.before?.(passageId),
+    whole: (sourceId) => library.whole?.(sourceId) ?? [],
+    sourceIds: () => library.sourceIds?.() ?? [],
     rarity: (stem) => library.rarity?.(stem) ?? 0.5,
     correct: (question, stems) => library.correct?.(question, stems) ?? { text: question, changed: [] },
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { briefFrom } from '../brief'
-import { allotments, saying, type BriefInput } from '../testing'
+import { allotments, calling, saying, type BriefInput } from '../testing'
 import type { Tool } from '../tools'
 import { understudy } from '../understudy'
 import { exchangeOf, takeTurn, type Exchange, type Model, type TurnState } from './index'
@@ -201,18 +201,6 @@ describe('a duty whose steps name a tool', () => {
 })
 
 describe('an outside model', () => {
-  /** A model that calls a tool first, and then says what it was told. */
-  const calling = (name: string, input: unknown): Model => ({
-    name: 'Outside',
-    canRevise: true,
-    async *answer({ messages }) {
-      const last = messages.at(-1)!
-      if (last.role === 'tool')
-        yield { kind: 'text', text: `I was told: ${last.content.replace(/<\/?result>|\n/g, ' ').trim()}` }
-      else yield { kind: 'calls', calls: [{ id: '1', name, input }] }
-    },
-  })
-
   it('calls tools itself; what they gave back backs its sentences', async () => {
     const { calls, tools } = office()
     await talk(['How full is the south tank?'], tools, {}, calling('water_level', { field: 'South' }))

@@ -83,7 +83,10 @@ export function withUses(memory: Memory, uses: readonly ToolUse[]): Memory {
   if (real.length === 0) return memory
   const calls = { ...memory.calls }
   for (const { call } of real) calls[call.name] = (calls[call.name] ?? 0) + 1
-  const done = real.flatMap(({ call, result }) => (result.isFailed ? [] : [{ call: signOf(call), result }]))
+  const done = real.flatMap(({ call, result }) => {
+    const { shows: _shown, ...kept } = result
+    return result.isFailed ? [] : [{ call: signOf(call), result: kept }]
+  })
   return { ...memory, calls, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }
 }
 

@@ -1,5 +1,6 @@
 import type { Brief, PromptLine } from '../brief'
 import type { Support } from '../grounding'
+import type { Insert } from '../inserts'
 import type { Locator } from '../library'
 import type { Reading } from '../reading'
 import type { ScorePart } from '../retrieval'
@@ -50,6 +51,9 @@ export interface LibraryPort {
   search(question: string, limit: number): Promise<readonly FoundPassage[]> | readonly FoundPassage[]
   /** The passage that stands before one in its source, if there is one. */
   before?(passageId: string): FoundPassage | undefined
+  /** All passages of a source in their order, and the sources there are. */
+  whole?(sourceId: string): readonly FoundPassage[]
+  sourceIds?(): readonly string[]
   /** How rare a stem is in the library, 0 for everywhere to 1 for nowhere. */
   rarity?(stem: string): number
   /** Puts slips of the pen right by the library's own words; a library that cannot leaves it out. */
@@ -184,6 +188,8 @@ export interface TurnState {
   /** Words that are said after the model's, such as a boundary's reply to one part of the line. */
   readonly afterwards: readonly string[]
   readonly citations: readonly Citation[]
+  /** What the reply shows beside its text. */
+  readonly inserts: readonly Insert[]
   readonly support: readonly Support[]
   readonly outcome: Outcome
   /** How the turn ended by what the model itself says of it. */

@@ -11,6 +11,7 @@ import type { LanguageWords } from './words'
 export { ASKED_FOR, type AskedFor, type LanguageWords } from './words'
 export type { Phrases, Register } from './phrases'
 export { CASUAL, FORMAL, inFormality, listed, ownWords, phrasesFor } from './spoken'
+export { insertPhrases, type InsertPhrases } from './inserts'
 export { dayNames, monthNames } from './calendar'
 
 /** The languages texts are told apart by, stemmed in, and spoken in: BCP 47 primary tags. */

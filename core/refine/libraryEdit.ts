@@ -1,4 +1,5 @@
-import { pairIn, PassageLibrary, type StoredPassage, type StoredSource } from '../dialogue'
+import { PassageLibrary, type StoredPassage, type StoredSource } from '../dialogue'
+import { pairIn } from '../text'
 import { GIVEN_BY_HAND, pairText } from '../library'
 import { buildSegment, LibraryIndex, type Segment } from '../retrieval'
 

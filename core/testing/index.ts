@@ -4,7 +4,7 @@ import { takeTurn, type FoundPassage, type TurnState } from '../dialogue'
 import { understudy } from '../understudy'
 
 export { allotments, passageOf, TEXTS } from './allotments'
-export { saying } from './models'
+export { calling, saying } from './models'
 
 export type BriefInput = Parameters<typeof briefFrom>[0]
 

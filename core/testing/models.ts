@@ -1,5 +1,20 @@
 import type { Model } from '../dialogue'
 
+/** An outside model that calls a tool first, and then says what it makes of what it was told. */
+export const calling = (
+  name: string,
+  input: unknown,
+  says: (told: string) => string = (told) => `I was told: ${told}`,
+): Model => ({
+  name: 'Outside',
+  canRevise: true,
+  async *answer({ messages }) {
+    const last = messages.at(-1)!
+    if (last.role === 'tool') yield { kind: 'text', text: says(last.content.replace(/<\/?result>|\n/g, ' ').trim()) }
+    else yield { kind: 'calls', calls: [{ id: '1', name, input }] }
+  },
+})
+
 /** An outside model that says its replies in turn, the last again and again; a reply may come in pieces. */
 export function saying(...replies: (string | readonly string[])[]): Model & { asked: number } {
   return {

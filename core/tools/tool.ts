@@ -1,3 +1,5 @@
+import type { MadeInsert } from '../inserts'
+
 /** A value as JSON Schema (2020-12) describes it: what is read of it here; the rest goes to models as it is. */
 export interface Schema {
   readonly type?: string | readonly string[]
@@ -35,6 +37,8 @@ export interface ToolResult {
   readonly isStandIn?: boolean
   /** What the workings tell of it beside its text; no model sees it. */
   readonly note?: string
+  /** What it shows the visitor beside the words. */
+  readonly shows?: Pick<MadeInsert, 'insert' | 'grounds'>
   /** It was not done: the visitor is asked first. */
   readonly isAsked?: boolean
 }

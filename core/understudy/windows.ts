@@ -1,14 +1,18 @@
 import { wordsOf } from '../languages'
 import { holds, tokensOf } from '../reading'
-import { finished, languageOf, listSignOf, remembered, sentences, withoutListSign, wordCount } from '../text'
+import {
+  cellsIn,
+  finished,
+  languageOf,
+  listSignOf,
+  pairIn,
+  remembered,
+  sentences,
+  withoutListSign,
+  wordCount,
+  type RowCell,
+} from '../text'
 import type { FoundPassage } from '../dialogue'
-import { pairIn } from '../dialogue/pair'
-
-/** A cell of a table row under its header. */
-export interface Cell {
-  readonly header: string
-  readonly value: string
-}
 
 /** The smallest piece of a passage that can be said: a sentence, a point of a list, a row of a table. */
 export interface Unit {
@@ -16,7 +20,7 @@ export interface Unit {
   readonly text: string
   /** The line that leads a list in ("You may not bring:"), or "". */
   readonly leadIn: string
-  readonly cells: readonly Cell[]
+  readonly cells: readonly RowCell[]
   /** Its place in the passage, and that of the line it stands in. */
   readonly at: number
   readonly line: number
@@ -36,7 +40,6 @@ export interface Window {
 
 /** The number of a clause ("3.1 ", "12.4.2 ") is a place, not a part of what is said. */
 const CLAUSE_NUMBER = /^\d{1,3}(?:\.\d{1,3})+\.?\s+(?=\p{Lu})/u
-const ROW = /^[^:;]{1,60}: [^;]+(?:; [^:;]{1,60}: [^;]+)+$/
 const MOST_SENTENCES = 3
 const MOST_WORDS = 80
 const MOST_LIST_WORDS = 170
@@ -54,23 +57,18 @@ const unitsIn = remembered((passage): readonly Unit[] => {
   text.split('\n').forEach((written, line) => {
     const text = written.replace(CLAUSE_NUMBER, '').trim()
     if (text === '') return
-    const add = (kind: Unit['kind'], said: string, cells: readonly Cell[] = []) => {
+    const add = (kind: Unit['kind'], said: string, cells: readonly RowCell[] = []) => {
       if (!holds(orders, tokensOf(said)))
         units.push({ kind, text: said, leadIn: kind === 'item' ? leadIn : '', cells, at: units.length, line })
     }
     if (listSignOf(text) !== '') return add('item', text)
-    if (ROW.test(text)) return add('row', text, cellsOf(text))
+    const cells = cellsIn(text)
+    if (cells) return add('row', text, cells)
     for (const sentence of sentences(text)) add('sentence', sentence.text)
     leadIn = text.endsWith(':') ? (sentences(text).at(-1)?.text ?? '') : ''
   })
   return units
 })
-
-const cellsOf = (line: string): Cell[] =>
-  line.split('; ').map((cell) => {
-    const at = cell.indexOf(': ')
-    return { header: cell.slice(0, at), value: cell.slice(at + 2) }
-  })
 
 /** Whether an item is a step of a procedure rather than a point of a list. */
 export const isStep = (unit: Unit): boolean => unit.kind === 'item' && /^\d/.test(unit.text)

@@ -1,7 +1,6 @@
-import { pairIn } from '../../dialogue/pair'
 import { wordsOf } from '../../languages'
 import { tokensOf, wordsIn } from '../../reading'
-import { finished } from '../../text'
+import { finished, pairIn } from '../../text'
 import { bandOf } from '../bands'
 import { fitsKind } from '../kindFit'
 import { heldBy, shareOf } from '../measure'

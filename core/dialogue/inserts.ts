@@ -1,0 +1,242 @@
+import type { Brief } from '../brief'
+import { BARS, judge } from '../calling'
+import {
+  aboutIn,
+  isMade,
+  makeInsert,
+  namesKind,
+  type Insert,
+  type MadeInsert,
+  type MadeKind,
+  type Material,
+  type MaterialPassage,
+} from '../inserts'
+import { readLine, type Reading } from '../reading'
+import { spokenTag } from '../text'
+import type { Tool, ToolResult } from '../tools'
+import type { Citation, FoundPassage, LibraryPort, Step, TurnContext, TurnState, WorkingDetail } from './turn'
+
+type Entry = Brief['inserts'][number]
+
+/** Passages looked at for what an insert is about. */
+const LOOKED_AT = 16
+/** A passage this much further from it than the nearest is about something else. */
+const NEAR = 0.6
+/** A visitor may ask for something that nothing stands about: so little of it is found then. */
+const FOUND = 0.3
+/** Where nothing in particular is asked for: so many sources, and so many passages of each. */
+const SOURCES = 8
+const PASSAGES = 24
+const MOST_OF_A_LIST = 12
+
+interface Called {
+  readonly entry: Entry
+  readonly at: number
+  readonly confidence: number
+  readonly because: readonly string[]
+}
+
+/**
+ * Shows what the brief says beside or in place of an answer: links and pictures stand beside whatever answers; what is made
+ * from the library (a quiz, a table, a chart) is the answer itself. An outside model is offered those as tools instead.
+ */
+export const showInserts: Step = async (state, context) => {
+  const { act } = state.reading
+  if (act !== 'question' && act !== 'person') return { state }
+  const called = calledFor(state, context)
+  const beside = called.flatMap((each) => insertOf(each.entry) ?? [])
+  const made = context.model.canRevise ? undefined : await firstMade(called, state, context)
+  if (beside.length === 0 && !made) return { state }
+  const details = [
+    ...called.filter(({ entry }) => !isMade(entry.kind)).map(detailOf),
+    ...(made ? [detailOf(made.called)] : []),
+  ]
+  const inserts = [...state.inserts, ...beside]
+  if (!made) return { state: { ...state, inserts }, report: { summary: namesOf(beside), details } }
+  const citations = context.brief.grounding.cite ? citationsOf(made.made) : []
+  return {
+    state: {
+      ...state,
+      inserts: [...inserts, made.made.insert],
+      reply: [made.made.lead, ...state.afterwards].join(' '),
+      citations,
+      outcome: 'answered',
+      isSettled: true,
+    },
+    report: {
+      summary: namesOf([...beside, made.made.insert]),
+      details: [...details, ...placesOf(made.made)],
+    },
+  }
+}
+
+/** Puts what tools showed into the reply, its citations after those that are there. */
+export const showToolInserts: Step = (state, { brief }) => {
+  const shown = state.uses.flatMap(({ result }) => (result.isFailed || !result.shows ? [] : [result.shows]))
+  if (shown.length === 0) return { state }
+  let citations = [...state.citations]
+  const inserts = shown.map(({ insert, grounds }) => {
+    const from = Math.max(0, ...citations.map(({ marker }) => marker))
+    if (brief.grounding.cite) citations = [...citations, ...citationsOf({ grounds }, from)]
+    return shiftedBy(insert, from)
+  })
+  return {
+    state: { ...state, inserts: [...state.inserts, ...inserts], citations },
+    report: { summary: namesOf(inserts), details: shown.flatMap(placesOf) },
+  }
+}
+
+/** How sure a line must call for what it names, and for what is made though it is not named: many questions are near its subject. */
+const NAMED = 0.3
+const UNNAMED = 0.95
+
+/** What a line calls for, what it names before what it only comes near. */
+function calledFor({ reading, said }: TurnState, { brief }: TurnContext): Called[] {
+  const names = ({ kind }: Entry) => isMade(kind) && namesKind(said, kind, brief.identity.language)
+  return brief.inserts
+    .flatMap((entry, at): Called[] => {
+      if (!entry.enabled || [entry.when, ...entry.like].every((text) => text.trim() === '')) return []
+      const whole = judge(entry, reading)
+      // "Test me on ropes" asks for a test, whatever it is to be about.
+      const bare = names(entry) ? judge(entry, bareOf(said, entry.when, brief)) : whole
+      const call = bare.confidence > whole.confidence && bare.confidence >= BARS.always ? bare : whole
+      const bar = !isMade(entry.kind) ? BARS.always : names(entry) ? NAMED : UNNAMED
+      return call.confidence >= bar ? [{ entry, at, ...call }] : []
+    })
+    .sort((a, b) => Number(names(b.entry)) - Number(names(a.entry)) || b.confidence - a.confidence)
+}
+
+/** A line without what it wants something about, read anew. */
+function bareOf(said: string, when: string, { identity }: Brief): Reading {
+  const about = aboutIn(said, when, identity.language)
+  return readLine(about === '' ? said : said.replace(about, ''), spokenTag(identity.language), identity.name)
+}
+
+/** A link or picture as it stands in the brief; undefined for one that is not filled in, and for what is made. */
+function insertOf({ kind, title, url, image, alt }: Entry): Insert | undefined {
+  if (kind === 'link')
+    return /^(?:https?:\/\/|mailto:|tel:)\S+$/i.test(url.trim())
+      ? { kind, title: title.trim() || url.trim(), url: url.trim() }
+      : undefined
+  if (kind === 'picture' && image !== '') return { kind, title, alt, src: `/api/faces/${encodeURIComponent(image)}` }
+  return undefined
+}
+
+async function firstMade(
+  called: readonly Called[],
+  state: TurnState,
+  context: TurnContext,
+): Promise<{ called: Called; made: MadeInsert } | undefined> {
+  for (const each of called) {
+    const { entry } = each
+    if (!isMade(entry.kind)) continue
+    const about = aboutIn(state.said, entry.when, context.brief.identity.language)
+    const made = await makeEntry(entry, about, context)
+    if (made) return { called: each, made }
+  }
+  return undefined
+}
+
+/** Makes what an entry of the brief says, about something; undefined where too little is there. */
+async function makeEntry(entry: Entry, about: string, context: TurnContext): Promise<MadeInsert | undefined> {
+  const material: Material = {
+    about,
+    passages: await passagesAbout(about, context.library),
+    whole: (sourceId) => context.library.whole?.(sourceId)?.map(asMaterial) ?? [],
+    language: context.brief.identity.language,
+    most: entry.kind === 'cards' || entry.kind === 'quiz' ? entry.most : MOST_OF_A_LIST,
+  }
+  return makeInsert(entry.kind as MadeKind, material, { title: entry.title, form: entry.form })
+}
+
+async function passagesAbout(about: string, library: LibraryPort): Promise<MaterialPassage[]> {
+  if (about === '') {
+    const sources = (library.sourceIds?.() ?? []).slice(0, SOURCES)
+    return sources.flatMap((id) => (library.whole?.(id) ?? []).slice(0, PASSAGES).map(asMaterial))
+  }
+  const found = await library.search(about, LOOKED_AT)
+  const best = Math.max(0, ...found.map(({ coverage }) => coverage))
+  if (best < FOUND) return []
+  return found
+    .filter(({ coverage }) => coverage >= best * NEAR)
+    .map((passage) => ({ ...asMaterial(passage), coverage: passage.coverage }))
+}
+
+const asMaterial = ({ passageId, sourceId, sourceTitle, text, headings }: FoundPassage): MaterialPassage => ({
+  passageId,
+  sourceId,
+  sourceTitle,
+  text,
+  headings,
+  coverage: 1,
+})
+
+const LONGEST_QUOTE = 600
+
+/** What each part of an insert rests on, numbered from one more than `from`. */
+const citationsOf = ({ grounds }: Pick<MadeInsert, 'grounds'>, from = 0): Citation[] =>
+  grounds.map(({ passage, quote }, at) => ({
+    marker: from + at + 1,
+    passageId: passage.passageId,
+    sourceId: passage.sourceId,
+    sourceTitle: passage.sourceTitle,
+    headings: passage.headings,
+    quote: quote.slice(0, LONGEST_QUOTE),
+    locator: (passage as Partial<FoundPassage>).locator ?? {
+      kind: 'heading',
+      anchor: '',
+      label: passage.headings.at(-1) ?? '',
+    },
+  }))
+
+/** An insert whose markers count on from those of the reply. */
+function shiftedBy(insert: Insert, by: number): Insert {
+  const shifted = <Part extends { marker: number | null }>(part: Part): Part => ({
+    ...part,
+    marker: part.marker === null ? null : part.marker + by,
+  })
+  if (by === 0) return insert
+  if (insert.kind === 'quiz') return { ...insert, questions: insert.questions.map(shifted) }
+  if (insert.kind === 'cards') return { ...insert, cards: insert.cards.map(shifted) }
+  return 'marker' in insert ? shifted(insert) : insert
+}
+
+const namesOf = (inserts: readonly Insert[]): string => `Shown: ${inserts.map(({ kind }) => kind).join(', ')}.`
+
+const detailOf = ({ entry, at, confidence, because }: Called): WorkingDetail => ({
+  label: `${Math.round(confidence * 100)} %`,
+  text: `${entry.kind}${entry.title ? ` “${entry.title}”` : ''} for: ${entry.when}${because.length > 0 ? ` (${because.join('; ')})` : ''}`,
+  field: `inserts.${at}`,
+})
+
+const placesOf = ({ grounds }: Pick<MadeInsert, 'grounds'>): WorkingDetail[] =>
+  grounds.map(({ passage, quote }) => ({
+    label: 'Rests on',
+    text: quote,
+    passageId: passage.passageId,
+    sourceId: passage.sourceId,
+  }))
+
+/** What an outside model may show: a tool for each kind that the brief allows, which makes it from the library. */
+export function insertTools(context: TurnContext): Tool[] {
+  const kinds = new Map(
+    context.brief.inserts.filter(({ enabled, kind }) => enabled && isMade(kind)).map((entry) => [entry.kind, entry]),
+  )
+  return [...kinds.values()].map((entry): Tool => ({
+    name: `show_${entry.kind}`,
+    title: `Show a ${entry.kind}`,
+    description: `Shows the visitor a ${entry.kind} that is made from the library. ${entry.when ? `For when ${entry.when}.` : ''}`,
+    parameters: {
+      type: 'object',
+      properties: { about: { type: 'string', description: 'What it is to be about, in two or three words.' } },
+      required: ['about'],
+    },
+    async call(input): Promise<ToolResult> {
+      const about = (input as { about?: unknown } | null)?.about
+      const made = await makeEntry(entry, typeof about === 'string' ? about.slice(0, 200) : '', context)
+      return made
+        ? { text: 'It is shown under your answer. Lead it in with one sentence.', shows: made }
+        : { text: 'The library holds too little about that to make one.', isFailed: true }
+    },
+  }))
+}
