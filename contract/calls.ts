@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { INSERT_KINDS } from '@parrot/core/inserts'
 
 const lines = z.array(z.string().max(600)).max(50).default([])
 
@@ -8,7 +9,9 @@ export const callRequest = z.object({
     .array(
       z.object({
         key: z.string().max(80),
-        kind: z.enum(['rule', 'boundary', 'duty', 'tool', 'colleague']),
+        kind: z.enum(['rule', 'boundary', 'duty', 'tool', 'colleague', 'insert']),
+        /** Of an insert: what it shows. */
+        shows: z.enum(INSERT_KINDS).optional(),
         when: z.string().max(1000),
         like: lines,
         unlike: lines,

@@ -3,7 +3,7 @@ import { OUTCOMES } from './constants'
 import { debriefAnswer } from './debrief'
 import { PERSON_STATES, personSchema } from './desk'
 import { RATINGS } from './talk'
-import { citationSchema, handOverSchema, workingSchema } from './turns'
+import { citationSchema, insertSchema, handOverSchema, workingSchema } from './turns'
 
 export const conversationSummary = z.object({
   id: z.string(),
@@ -77,6 +77,7 @@ export const conversationSchema = conversationSummary.extend({
       reply: z.string(),
       outcome: z.enum(OUTCOMES),
       citations: z.array(citationSchema).readonly(),
+      inserts: z.array(insertSchema).readonly(),
       workings: z.array(workingSchema).readonly(),
       handOver: handOverSchema.nullable(),
       revision: z.number(),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { checkSchema, scriptSchema } from '@parrot/core/rehearsal'
 import { OUTCOMES } from './constants'
-import { citationSchema, workingSchema } from './turns'
+import { citationSchema, insertSchema, workingSchema } from './turns'
 
 export { scriptSchema, type Check, type Script, type ScriptTurn } from '@parrot/core/rehearsal'
 
@@ -59,6 +59,7 @@ export const turnResult = z.object({
   outcome: z.enum(OUTCOMES),
   citations: z.array(citationSchema).readonly(),
   workings: z.array(workingSchema).readonly(),
+  inserts: z.array(insertSchema).readonly().optional(),
   checks: z
     .array(
       z.object({

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { personSchema } from './desk'
 import { outletLook } from './outlets'
-import { citationSchema, variableValues } from './turns'
+import { citationSchema, insertSchema, variableValues } from './turns'
 import { visitorForm } from './visitors'
 
 export const RATINGS = ['up', 'down'] as const
@@ -46,6 +46,8 @@ export const talkReply = z.object({
   /** Empty where a person answers: their words come by the conversation's events. */
   reply: z.string(),
   citations: z.array(talkCitation),
+  /** What the reply shows beside its text. */
+  inserts: z.array(insertSchema),
   turnId: z.string(),
   /** Opens the conversation again, and nothing else; for whoever has it. */
   key: z.string(),
@@ -61,6 +63,7 @@ export const talkLine = z.object({
   said: z.string(),
   reply: z.string(),
   citations: z.array(talkCitation),
+  inserts: z.array(insertSchema),
   /** Who answered in person; null for the agent. */
   by: z.string().nullable(),
   rating: z.enum(RATINGS).nullable(),

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { OUTCOMES } from './constants'
+import { insertSchema } from '@parrot/core/inserts'
 import { locatorSchema } from './sources'
 
 export const citationSchema = z.object({
@@ -90,6 +91,7 @@ export const earlierAnswer = z.object({
   outcome: z.enum(OUTCOMES),
   revision: z.number(),
   citations: z.array(citationSchema).readonly(),
+  inserts: z.array(insertSchema).readonly().optional(),
   askedAt: z.string(),
 })
 
@@ -110,6 +112,7 @@ export const turnSchema = z.object({
   reply: z.string(),
   outcome: z.enum(OUTCOMES),
   citations: z.array(citationSchema).readonly(),
+  inserts: z.array(insertSchema).readonly(),
   workings: z.array(workingSchema).readonly(),
   support: z.array(supportSchema).readonly(),
   memory: memorySchema,
@@ -138,6 +141,7 @@ export const pinSchema = z.object({
 export const pinList = z.object({ pins: z.array(pinSchema) })
 export const newPin = z.object({ text: z.string().trim().min(1, 'Write the question to pin.').max(2000) })
 
+export { insertSchema, type Insert, type InsertOf } from '@parrot/core/inserts'
 export type Citation = z.infer<typeof citationSchema>
 export type Working = z.infer<typeof workingSchema>
 export type Support = z.infer<typeof supportSchema>

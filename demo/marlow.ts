@@ -96,6 +96,31 @@ export const marlow: SampleAgent = {
         whenFails: 'That could not be booked just now. The ticket desk on 01632 960 144 can do it.',
       },
     ],
+    inserts: [
+      {
+        kind: 'table',
+        when: 'someone wants to see the timetable or the fares as a table',
+        like: ['Show me the timetable to Inchmore as a table', 'Can I see all fares in a table?'],
+        unlike: ['When is the last boat to Inchmore?', 'How much is a return to Inchmore?'],
+      },
+      {
+        kind: 'chart',
+        when: 'someone wants to see the fares or the departures as a chart',
+        like: ['Draw me a chart of the departures per day', 'Show the fares as a chart'],
+      },
+      {
+        kind: 'link',
+        title: 'Season tickets on our website',
+        url: 'http://127.0.0.1:4101/season-tickets',
+        when: 'someone asks about season tickets or ten-trip cards',
+        like: ['How much is a season ticket?'],
+      },
+      {
+        kind: 'file',
+        when: 'someone wants to download or print what there is about something',
+        like: ['Can I print what there is about bikes?', 'Can I have the rules for pets as a PDF?'],
+      },
+    ],
     answers: [
       {
         question: 'Can I bring my dog?',
@@ -144,7 +169,11 @@ export const marlow: SampleAgent = {
     {
       agent: 'Pip',
       when: 'someone asks about training as a deckhand or the work of the crew on deck',
-      like: ['How do I become a deckhand?', 'What do deckhands learn on their first day?'],
+      like: [
+        'Quiz me on the work of a deckhand',
+        'How do I become a deckhand?',
+        'What do deckhands learn on their first day?',
+      ],
       says: '{{colleague}} trains our crew and answers this:',
     },
   ],
@@ -280,6 +309,22 @@ export const marlow: SampleAgent = {
             { kind: 'includes', text: 'BSF-1001' },
             { kind: 'includes', text: '10:45' },
           ],
+        },
+      ],
+    },
+    {
+      title: 'Shown, not only told',
+      turns: [
+        {
+          say: 'Show me the timetable to Inchmore as a table',
+          checks: [
+            { kind: 'insert', shows: 'table', holding: '17:15' },
+            { kind: 'cites', source: 'timetable' },
+          ],
+        },
+        {
+          say: 'Draw me a chart of the departures per day',
+          checks: [{ kind: 'insert', shows: 'chart', holding: 'Carrow Quay to Sula Holm' }],
         },
       ],
     },

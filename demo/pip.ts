@@ -20,7 +20,28 @@ export const pip: SampleAgent = {
       dials: { formality: 25, warmth: 40, brevity: 75, playfulness: 20, directness: 90 },
     },
     rules: [{ id: 'bosun', when: 'someone asks about fire', do: 'say “Raise the alarm before anything else.”' }],
-    openers: { greeting: 'Hi, I’m Pip. What do you want to learn first?', suggestions: ['How do I make a line fast?'] },
+    inserts: [
+      {
+        kind: 'quiz',
+        when: 'a deckhand wants to be quizzed or tested',
+        like: ['Quiz me', 'Test me on fire on the car deck', 'Can you quiz me on safety?'],
+      },
+      {
+        kind: 'cards',
+        when: 'a deckhand wants cards to learn from',
+        like: ['Give me cards to learn from', 'Flashcards about lines, please'],
+        most: 10,
+      },
+      {
+        kind: 'outline',
+        when: 'someone wants an outline of the handbook',
+        like: ['Give me an outline of deck safety'],
+      },
+    ],
+    openers: {
+      greeting: 'Hi, I’m Pip. What do you want to learn first?',
+      suggestions: ['How do I make a line fast?', 'Quiz me'],
+    },
   },
   files: ['deck-safety.epub', 'first-day-on-deck.pptx'],
   pages: [],
@@ -33,6 +54,18 @@ export const pip: SampleAgent = {
           checks: [
             { kind: 'includes', text: 'life ring' },
             { kind: 'outcome', outcome: 'answered' },
+          ],
+        },
+      ],
+    },
+    {
+      title: 'A quiz on lines',
+      turns: [
+        {
+          say: 'Quiz me on lines and mooring',
+          checks: [
+            { kind: 'insert', shows: 'quiz', holding: 'bight of a line' },
+            { kind: 'cites', source: 'Deck safety' },
           ],
         },
       ],

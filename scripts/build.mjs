@@ -33,6 +33,8 @@ async function buildWidget() {
     minify: true,
     loader: { '.woff2': 'file', '.woff': 'empty' },
     publicPath: '/widget',
+    // What only some are shown, such as charts, is fetched when it is.
+    splitting: true,
     format: 'esm',
     target: 'es2022',
     logLevel: 'warning',

@@ -14,12 +14,12 @@ const APART = ['@electric-sql/pglite', '@embedpdf/pdfium', 'piscina', 'pino', 'p
 
 /** Packages in the older module format ask for Node's own modules by `require`. */
 const REQUIRE = [
-  "import { createRequire as requireFor } from 'node:module'",
-  "import { dirname as folderOf } from 'node:path'",
-  "import { fileURLToPath as pathOf } from 'node:url'",
-  'const require = requireFor(import.meta.url)',
-  'const __filename = pathOf(import.meta.url)',
-  'const __dirname = folderOf(__filename)',
+  "import { createRequire as __requireFor } from 'node:module'",
+  "import { dirname as __folderOf } from 'node:path'",
+  "import { fileURLToPath as __pathOf } from 'node:url'",
+  'const require = __requireFor(import.meta.url)',
+  'const __filename = __pathOf(import.meta.url)',
+  'const __dirname = __folderOf(__filename)',
 ].join(';')
 
 const options = () => ({

@@ -90,6 +90,10 @@ export class Calls {
   /** Where it is told that there is something new in a conversation. */
   events = (key: string): EventSource => new EventSource(`/api/talk/${this.#of(key)}/events`)
 
+  /** Where what an answer gives to take along is fetched as a document. */
+  fileAt = (key: string, turnId: string, at: number): string =>
+    `/api/talk/${this.#of(key)}/files/${encodeURIComponent(turnId)}/${at}`
+
   async rate(key: string, turnId: string, rating: Rating | null, word = ''): Promise<void> {
     await this.#call(`${this.#of(key)}/ratings/${encodeURIComponent(turnId)}`, 'PUT', { rating, word })
   }

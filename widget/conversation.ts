@@ -1,7 +1,7 @@
 import type { Person, TalkAgent, TalkLine, TalkReply } from '@parrot/contract'
 import { valuesIn, type Calls } from './calls'
 import { detailsForm } from './details'
-import { button, element } from './dom'
+import { button, drawInsert, element, insertWords } from '@parrot/client'
 import { ratingFor } from './rating'
 import { drawReply } from './reply'
 import type { Visit } from './visit'
@@ -172,10 +172,14 @@ export class Conversation {
     lines.append(reply)
   }
 
-  #showAnswer(reply: HTMLElement, answer: Pick<TalkLine, 'reply' | 'citations' | 'turnId' | 'rating'>): void {
+  #showAnswer(
+    reply: HTMLElement,
+    answer: Pick<TalkLine, 'reply' | 'citations' | 'inserts' | 'turnId' | 'rating'>,
+  ): void {
     const { calls, visit, words } = this.room
     reply.className = 'reply'
     drawReply(reply, answer.reply, answer.citations)
+    reply.append(this.#inserts(answer))
     const source = element('aside', 'source')
     source.hidden = true
     reply.append(source)
@@ -196,6 +200,23 @@ export class Conversation {
     reply.append(
       ratingFor(words, answer.rating, (rating, word) => calls.rate(visit.kept!.key, answer.turnId, rating, word)),
     )
+  }
+
+  /** What the answer shows beside its words; a choice is asked as if it were typed. */
+  #inserts({ inserts, turnId }: Pick<TalkLine, 'inserts' | 'turnId'>): HTMLElement {
+    const { agent, calls, tell, visit } = this.room
+    const made = element('div', 'inserts')
+    made.append(
+      ...inserts.map((insert, at) =>
+        drawInsert(insert, {
+          words: insertWords(agent.language),
+          say: (text) => this.ask(text),
+          fileAt: visit.kept && calls.fileAt(visit.kept.key, turnId, at),
+          tell,
+        }),
+      ),
+    )
+    return made
   }
 
   #askForDetails(): void {

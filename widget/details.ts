@@ -1,6 +1,6 @@
 import type { FormField, VisitorForm } from '@parrot/contract'
 import { Failure } from './calls'
-import { button, element, labelled } from './dom'
+import { button, element, labelled } from '@parrot/client'
 import type { Words } from './words'
 
 type Field = HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement

@@ -1,5 +1,5 @@
 import { Failure, type Calls } from './calls'
-import { element, labelled } from './dom'
+import { element, labelled } from '@parrot/client'
 
 const NAME = (slug: string) => `parrot door ${slug}`
 

@@ -1,6 +1,6 @@
 import type { TalkAgent } from '@parrot/contract'
 import type { Calls } from './calls'
-import { button, element } from './dom'
+import { button, element } from '@parrot/client'
 import type { Visit } from './visit'
 import type { Words } from './words'
 

@@ -1,5 +1,5 @@
 import type { Rating } from '@parrot/contract'
-import { button, element } from './dom'
+import { button, element } from '@parrot/client'
 import type { Words } from './words'
 
 /** Whether an answer was of use, with a word where it was not. */

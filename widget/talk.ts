@@ -2,7 +2,7 @@
 import type { TalkAgent } from '@parrot/contract'
 import { Calls, Failure } from './calls'
 import { Conversation } from './conversation'
-import { element } from './dom'
+import { element } from '@parrot/client'
 import { doorFor, takePass } from './door'
 import { dress } from './look'
 import { menuFor } from './menu'

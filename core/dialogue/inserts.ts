@@ -1,19 +1,16 @@
 import type { Brief } from '../brief'
-import { BARS, judge } from '../calling'
 import {
   aboutIn,
   isMade,
   makeInsert,
-  namesKind,
   type Insert,
   type MadeInsert,
   type MadeKind,
   type Material,
   type MaterialPassage,
 } from '../inserts'
-import { readLine, type Reading } from '../reading'
-import { spokenTag } from '../text'
 import type { Tool, ToolResult } from '../tools'
+import { judgeInsert } from './insertCalls'
 import type { Citation, FoundPassage, LibraryPort, Step, TurnContext, TurnState, WorkingDetail } from './turn'
 
 type Entry = Brief['inserts'][number]
@@ -34,6 +31,7 @@ interface Called {
   readonly at: number
   readonly confidence: number
   readonly because: readonly string[]
+  readonly isNamed: boolean
 }
 
 /**
@@ -86,31 +84,15 @@ export const showToolInserts: Step = (state, { brief }) => {
   }
 }
 
-/** How sure a line must call for what it names, and for what is made though it is not named: many questions are near its subject. */
-const NAMED = 0.3
-const UNNAMED = 0.95
-
 /** What a line calls for, what it names before what it only comes near. */
-function calledFor({ reading, said }: TurnState, { brief }: TurnContext): Called[] {
-  const names = ({ kind }: Entry) => isMade(kind) && namesKind(said, kind, brief.identity.language)
-  return brief.inserts
+const calledFor = ({ reading, said }: TurnState, { brief }: TurnContext): Called[] =>
+  brief.inserts
     .flatMap((entry, at): Called[] => {
       if (!entry.enabled || [entry.when, ...entry.like].every((text) => text.trim() === '')) return []
-      const whole = judge(entry, reading)
-      // "Test me on ropes" asks for a test, whatever it is to be about.
-      const bare = names(entry) ? judge(entry, bareOf(said, entry.when, brief)) : whole
-      const call = bare.confidence > whole.confidence && bare.confidence >= BARS.always ? bare : whole
-      const bar = !isMade(entry.kind) ? BARS.always : names(entry) ? NAMED : UNNAMED
-      return call.confidence >= bar ? [{ entry, at, ...call }] : []
+      const { isCalled, ...call } = judgeInsert(entry, said, reading, brief.identity.language)
+      return isCalled ? [{ entry, at, ...call }] : []
     })
-    .sort((a, b) => Number(names(b.entry)) - Number(names(a.entry)) || b.confidence - a.confidence)
-}
-
-/** A line without what it wants something about, read anew. */
-function bareOf(said: string, when: string, { identity }: Brief): Reading {
-  const about = aboutIn(said, when, identity.language)
-  return readLine(about === '' ? said : said.replace(about, ''), spokenTag(identity.language), identity.name)
-}
+    .sort((a, b) => Number(b.isNamed) - Number(a.isNamed) || b.confidence - a.confidence)
 
 /** A link or picture as it stands in the brief; undefined for one that is not filled in, and for what is made. */
 function insertOf({ kind, title, url, image, alt }: Entry): Insert | undefined {
@@ -130,7 +112,7 @@ async function firstMade(
   for (const each of called) {
     const { entry } = each
     if (!isMade(entry.kind)) continue
-    const about = aboutIn(state.said, entry.when, context.brief.identity.language)
+    const about = aboutIn(state.said, context.brief.identity.language)
     const made = await makeEntry(entry, about, context)
     if (made) return { called: each, made }
   }
@@ -157,19 +139,11 @@ async function passagesAbout(about: string, library: LibraryPort): Promise<Mater
   const found = await library.search(about, LOOKED_AT)
   const best = Math.max(0, ...found.map(({ coverage }) => coverage))
   if (best < FOUND) return []
-  return found
-    .filter(({ coverage }) => coverage >= best * NEAR)
-    .map((passage) => ({ ...asMaterial(passage), coverage: passage.coverage }))
+  return found.filter(({ coverage }) => coverage >= best * NEAR)
 }
 
-const asMaterial = ({ passageId, sourceId, sourceTitle, text, headings }: FoundPassage): MaterialPassage => ({
-  passageId,
-  sourceId,
-  sourceTitle,
-  text,
-  headings,
-  coverage: 1,
-})
+/** A passage of a source as a whole is about it as much as any other. */
+const asMaterial = (passage: FoundPassage): FoundPassage => ({ ...passage, coverage: 1 })
 
 const LONGEST_QUOTE = 600
 

@@ -74,7 +74,7 @@ describe('a quiz', () => {
     expect(gap).toMatchObject({ question: 'Bees: Each hive is opened once every _____ days.', marker: 1 })
     expect(gap!.choices[gap!.right]).toBe('9')
     expect(new Set(gap!.choices).size).toBe(gap!.choices.length)
-    expect(state.citations[0]).toMatchObject({ marker: 1, quote: gap!.why, sourceTitle: 'Handbook for helpers' })
+    expect(state.citations[0]).toMatchObject({ marker: 1, quote: gap!.why, locator: { label: 'Bees' } })
   })
 
   it('asks what a row of a table has in a column, with the other rows’ values to choose from', async () => {
@@ -164,7 +164,7 @@ describe('what a line wants something about', () => {
     ['Can you draw me a chart of the fares?', 'fares'],
     ['Quiz me', ''],
   ])('is read from it: %s', (line, about) => {
-    expect(aboutIn(line, 'someone wants a quiz', 'en')).toBe(about)
+    expect(aboutIn(line, 'en')).toBe(about)
   })
 })
 

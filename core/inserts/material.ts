@@ -48,9 +48,8 @@ export function namesKind(line: string, kind: keyof InsertPhrases['asks'], langu
  * What a line wants something about: its words of content without those that ask for the thing itself, as they stand there.
  * "Quiz me on life jackets, please" is about "life jackets"; "Quiz me" is about nothing in particular.
  */
-export function aboutIn(line: string, when: string, language: string): string {
+export function aboutIn(line: string, language: string): string {
   const asks = new Set([language, 'en'].flatMap((tag) => Object.values(insertPhrases(tag).asks).flatMap(stemsOf)))
-  for (const each of contentStems(when)) asks.add(each)
   const said = words(line)
   const own = said.filter(({ text }) => !isStopWord(text) && !asks.has(stem(text)) && text.toLowerCase() !== 'me')
   if (own.length === 0) return ''

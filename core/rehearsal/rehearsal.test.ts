@@ -100,6 +100,10 @@ describe('a check', () => {
   })
 
   it('fails “cites” when nothing is cited, and does not count markers as words', () => {
+    const shown = { ...reply, inserts: [{ kind: 'link', title: 'Join', url: 'https://plots.example' }] } as const
+    expect(judge({ kind: 'insert', shows: 'link', holding: 'plots' }, shown).passed).toBe(true)
+    expect(judge({ kind: 'insert', shows: 'quiz', holding: '' }, shown).reason).toBe('Shown is link, no quiz.')
+    expect(judge({ kind: 'insert', shows: 'any', holding: '' }, reply).passed).toBe(false)
     expect(judge({ kind: 'cites', source: '' }, { ...reply, citations: [] })).toEqual({
       passed: false,
       reason: 'The reply cites nothing.',

@@ -2,6 +2,7 @@ import type { Judgement } from '../errands'
 import { exchangeOf, type Citation, type Exchange, type Outcome, type TurnState, type Working } from '../dialogue'
 import { judge, type Check, type Verdict } from './checks'
 import type { Repeats } from './repeated'
+import type { Insert } from '../inserts'
 import type { StandIn } from '../tools'
 import type { Script, ScriptTurn } from './script'
 
@@ -12,6 +13,8 @@ export interface TurnResult {
   readonly outcome: Outcome
   readonly citations: readonly Citation[]
   readonly workings: readonly Working[]
+  /** What was shown beside the words; runs kept from earlier have none. */
+  readonly inserts?: readonly Insert[]
   readonly checks: readonly (Verdict & { readonly check: Check })[]
   readonly passed: boolean
 }
@@ -71,6 +74,7 @@ export async function playScript(
       outcome: state.outcome,
       citations: state.citations,
       workings: state.workings,
+      inserts: state.inserts,
       checks,
       passed: checks.every(({ passed, check }) => passed || check.soft === true),
     })

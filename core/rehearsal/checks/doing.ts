@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { OUTCOMES } from '../../dialogue'
+import { INSERT_KINDS, insertAsText } from '../../inserts'
 import { checkKind, finding, has, questionsIn, type Finding } from './kind'
 
 const name = z.string().max(300).default('')
@@ -124,6 +125,27 @@ export const tool = checkKind({
         : called
           ? `The tools called are ${called}.`
           : 'No tool was called.',
+    )
+  },
+})
+
+/** An insert is shown, of a kind or of any; with `holding`, with that in it. */
+export const insert = checkKind({
+  kind: 'insert',
+  fields: { shows: z.enum([...INSERT_KINDS, 'times', 'form', 'any']).default('any'), holding: name },
+  judge({ shows, holding }, { inserts = [] }) {
+    const own = inserts.filter(({ kind }) => shows === 'any' || kind === shows)
+    const holds = own.some((each) => has(`${'title' in each ? each.title : ''}\n${insertAsText(each)}`, holding))
+    const shown = inserts.map(({ kind }) => kind).join(', ')
+    const what = shows === 'any' ? 'insert' : shows
+    return finding(
+      holds,
+      `Shown: ${shown}.`,
+      own.length > 0
+        ? `The ${what} that is shown does not hold “${holding}”.`
+        : shown
+          ? `Shown is ${shown}, no ${what}.`
+          : 'Nothing is shown beside the words.',
     )
   },
 })

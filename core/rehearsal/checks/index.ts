@@ -29,6 +29,7 @@ export const checkSchema = z.discriminatedUnion('kind', [
   of(doing.duty),
   of(doing.rule),
   of(doing.tool),
+  of(doing.insert),
   of(plain),
 ])
 export type Check = z.infer<typeof checkSchema>

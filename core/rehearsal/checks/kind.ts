@@ -3,7 +3,7 @@ import type { TurnState } from '../../dialogue'
 
 /** What a check is held against: a reply, and what is known of how it came to be. */
 export type CheckedReply = Pick<TurnState, 'reply' | 'outcome' | 'citations'> &
-  Partial<Pick<TurnState, 'said' | 'handOver' | 'support' | 'memory' | 'called' | 'uses' | 'workings'>>
+  Partial<Pick<TurnState, 'said' | 'handOver' | 'support' | 'memory' | 'called' | 'uses' | 'workings' | 'inserts'>>
 
 /** Whether something holds of a reply, and the fact that tells, in a sentence. */
 export interface Finding {

@@ -1,7 +1,11 @@
 import { DIALS } from '../../brief'
 import { OUTCOMES } from '../../dialogue'
+import { INSERT_KINDS } from '../../inserts'
 import { unquoted } from '../../text'
 import type { Check } from '../checks'
+
+type ShownKind = Extract<Check, { kind: 'insert' }>['shows']
+const SHOWN: readonly ShownKind[] = [...INSERT_KINDS, 'times', 'form', 'any']
 
 /** Checks by the word they begin with; what begins otherwise, or does not fit, is a check in plain words. */
 const BY_WORD: Readonly<Record<string, (value: string) => Check | undefined>> = {
@@ -27,6 +31,12 @@ const BY_WORD: Readonly<Record<string, (value: string) => Check | undefined>> = 
   tool: (value) => {
     const [name = '', holding = ''] = value.split(/ with (?=[“"])/)
     return { kind: 'tool', name: unquoted(name), holding: unquoted(holding) }
+  },
+  shows: (value) => {
+    const [kind = '', holding = ''] = value.split(/ with (?=[“"])/)
+    const shows = unquoted(kind) || 'any'
+    const shown = SHOWN.find((each) => each === shows)
+    return shown && { kind: 'insert', shows: shown, holding: unquoted(holding) }
   },
   'in words': (value) => ({ kind: 'plain', text: value }),
 }
@@ -77,6 +87,8 @@ function said(check: Check): string {
       return `rule: ${value(check.text)}`
     case 'tool':
       return `tool: ${value(check.name)}${check.holding ? ` with “${check.holding}”` : ''}`
+    case 'insert':
+      return `shows${check.shows === 'any' ? '' : `: ${check.shows}`}${check.holding ? `${check.shows === 'any' ? ': any' : ''} with “${check.holding}”` : ''}`
     case 'manner':
       return `manner: ${check.dial} ${check.from} to ${check.to}`
     case 'plain':

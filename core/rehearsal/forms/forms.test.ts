@@ -66,6 +66,8 @@ visitor: And a cat?
       { kind: 'means', text: 'One.\n- Two.', soft: true },
       { kind: 'manner', dial: 'warmth', from: 40, to: 90 },
       { kind: 'tool', name: 'calculator', holding: '3 * 4' },
+      { kind: 'insert', shows: 'quiz', holding: 'bees' },
+      { kind: 'insert', shows: 'any', holding: '' },
       { kind: 'asksFor', name: '' },
       { kind: 'duty', name: 'Book a bike' },
       { kind: 'rule', text: ' no-cheap' },

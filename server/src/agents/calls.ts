@@ -1,6 +1,7 @@
 import { setImmediate as breathe } from 'node:timers/promises'
 import { and, desc, eq, isNull } from 'drizzle-orm'
 import { BARS, judge } from '@parrot/core/calling'
+import { judgeInsert } from '@parrot/core/dialogue'
 import { readLine, type Reading } from '@parrot/core/reading'
 import { hold, readRule } from '@parrot/core/rules'
 import { spokenTag } from '@parrot/core/text'
@@ -56,13 +57,23 @@ function tried(
   condition: Condition,
   { line, from, reading }: { line: string; from: From; reading: Reading },
 ): CalledLine {
-  const { when, like, unlike, kind, strength } = condition
-  const { confidence, because } =
+  const { when, like, unlike, kind, shows, strength } = condition
+  const judged = (call: { confidence: number; because: readonly string[] }, isCalled: boolean): CalledLine => ({
+    line,
+    confidence: Math.round(call.confidence * 1000) / 1000,
+    because: [...call.because],
+    isCalled,
+    from,
+  })
+  if (shows !== undefined) {
+    const call = judgeInsert({ kind: shows, when, like, unlike }, line, reading, reading.language)
+    return judged(call, call.isCalled)
+  }
+  const call =
     kind === 'rule'
       ? hold(readRule(when, '').condition, { reading, isUnknown: false, turn: 2 }, { like, unlike })
       : judge({ when, like, unlike }, reading)
-  const bar = kind === 'rule' ? BARS[strength] : BARS.always
-  return { line, confidence: Math.round(confidence * 1000) / 1000, because, isCalled: confidence >= bar, from }
+  return judged(call, call.confidence >= (kind === 'rule' ? BARS[strength] : BARS.always))
 }
 
 /** What was said to an agent, each line once, the latest first. */

@@ -24,6 +24,13 @@ export const facePicture = (bytes: Uint8Array, name: string): Promise<Uint8Array
 export const logoPicture = (bytes: Uint8Array, name: string): Promise<Uint8Array> =>
   paintedAnew(bytes, name, (picture) => picture.resize({ ...LOGO_PIXELS, fit: 'inside' }))
 
+/** What is shown in an answer is at most so large. */
+const SHOWN_PIXELS = { width: 1200, height: 900 }
+
+/** The same for a picture that answers show: no larger than it came. */
+export const shownPicture = (bytes: Uint8Array, name: string): Promise<Uint8Array> =>
+  paintedAnew(bytes, name, (picture) => picture.resize({ ...SHOWN_PIXELS, fit: 'inside', withoutEnlargement: true }))
+
 async function paintedAnew(bytes: Uint8Array, name: string, sized: (picture: Sharp) => Sharp): Promise<Uint8Array> {
   const open = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
   const format = await open()

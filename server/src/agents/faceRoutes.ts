@@ -5,7 +5,7 @@ import { COLOURS, drawFace, FACE_WORDS, readFace } from '@parrot/core/face'
 import { faceReading, uploadedFace } from '@parrot/contract'
 import { notFound, HttpProblem } from '../http/problems'
 import type { Services } from '../services'
-import { facePicture, MOST_PICTURE_BYTES } from './facePicture'
+import { facePicture, shownPicture, MOST_PICTURE_BYTES } from './facePicture'
 import { agentById } from './queries'
 
 const PICTURE = /^picture:([0-9a-f]{64})$/
@@ -47,6 +47,17 @@ export const faceRoutes =
         await agentById(db, request.params.id)
         const { bytes, name } = await pictureIn(request)
         return reply.code(201).send({ avatar: `picture:${files.keep(await facePicture(bytes, name))}` })
+      },
+    )
+
+    /** A picture for answers to show. */
+    app.post(
+      '/api/agents/:id/pictures',
+      { schema: { params: z.object({ id: z.string() }), response: { 201: z.object({ image: z.string() }) } } },
+      async (request, reply) => {
+        await agentById(db, request.params.id)
+        const { bytes, name } = await pictureIn(request)
+        return reply.code(201).send({ image: `picture:${files.keep(await shownPicture(bytes, name))}` })
       },
     )
   }

@@ -167,6 +167,8 @@ export class SearchedLibrary implements LibraryPort {
   }
 
   before = (passageId: string) => this.library.before(passageId)
+  whole = (sourceId: string) => this.library.whole(sourceId)
+  sourceIds = () => this.library.sourceIds()
   rarity = (stem: string) => this.library.rarity(stem)
   correct: NonNullable<LibraryPort['correct']> = (question, known) => this.library.correct(question, known)
 }

@@ -20,6 +20,7 @@ const FOR_VISITORS: ReadonlySet<string> = new Set([
   '/api/talk/:slug/conversations/:key/events',
   '/api/talk/:slug/conversations/:key/details',
   '/api/talk/:slug/conversations/:key/ratings/:turnId',
+  '/api/talk/:slug/conversations/:key/files/:turnId/:at',
   '/frame/:slug',
   '/bubble/:file',
   '/v1/chat/completions',

@@ -151,6 +151,7 @@ export async function conversationById(db: Database, id: string, who: string): P
       ...earlier(line),
       id: line.id,
       said: line.said,
+      inserts: line.inserts,
       workings: line.workings,
       handOver: line.handOver,
       edition: line.edition,

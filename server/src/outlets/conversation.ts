@@ -48,12 +48,13 @@ export async function seenAgain(db: Database, row: typeof conversations.$inferSe
   const lines = await db.select().from(turns).where(eq(turns.conversationId, row.id)).orderBy(asc(turns.ordinal))
   return {
     conversationId: row.id,
-    lines: lines.map(({ id, ordinal, said, reply, citations, person, rating }) => ({
+    lines: lines.map(({ id, ordinal, said, reply, citations, inserts, person, rating }) => ({
       turnId: id,
       ordinal,
       said,
       reply,
       citations: citationsFor(citations),
+      inserts,
       by: person,
       rating,
     })),

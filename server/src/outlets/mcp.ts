@@ -3,6 +3,7 @@ import { McpServer } from '@modelcontextprotocol/sdk/server/mcp.js'
 import { StreamableHTTPServerTransport } from '@modelcontextprotocol/sdk/server/streamableHttp.js'
 import { and, eq, inArray } from 'drizzle-orm'
 import { z } from 'zod'
+import { replyAsText } from '@parrot/core/inserts'
 import { passages } from '../database'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
@@ -38,7 +39,8 @@ async function serverFor(services: Services, place: Place): Promise<McpServer> {
     },
     async ({ question, conversation }) => {
       const turn = { text: question, conversationId: conversation, isProgram: true }
-      const { reply, conversationId, citations } = await takeVisitorsTurn(services, place, turn, {})
+      const { inserts, conversationId, citations, ...said } = await takeVisitorsTurn(services, place, turn, {})
+      const reply = replyAsText(said.reply, inserts)
       const sources = citations.map(({ marker, sourceTitle, quote, locator }) => ({
         marker,
         title: sourceTitle,

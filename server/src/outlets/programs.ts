@@ -1,6 +1,7 @@
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import type { ZodTypeProvider } from 'fastify-type-provider-zod'
 import { z } from 'zod'
+import { replyAsText } from '@parrot/core/inserts'
 import { completionRequest } from '@parrot/contract'
 import { HttpProblem, problemOf } from '../http/problems'
 import { newId } from '../ids'
@@ -50,7 +51,8 @@ export function addProgramRoutes(
       const id = `chatcmpl-${newId()}`
       if (!request.body.stream) {
         const answer = await taking({})
-        return completionOf(id, model, answer.reply, answer.citations)
+        const whole = replyAsText(answer.reply, answer.inserts)
+        return completionOf(id, model, whole, answer.citations)
       }
       reply.hijack()
       reply.raw.writeHead(200, { 'content-type': 'text/event-stream; charset=utf-8', 'cache-control': 'no-store' })
@@ -61,6 +63,8 @@ export function addProgramRoutes(
         const onText = (content: string) => send(chunkOf(id, model, { content }))
         send(chunkOf(id, model, { role: 'assistant', content: '' }))
         const answer = await taking({ onText, signal: gone.signal })
+        // A program draws nothing: what is shown is told after the words.
+        if (answer.inserts.length > 0) onText(`\n\n${replyAsText('', answer.inserts)}`)
         send(chunkOf(id, model, { annotations: annotationsOf(answer.reply, answer.citations) }, 'stop'))
         reply.raw.write('data: [DONE]\n\n')
       } catch (error) {

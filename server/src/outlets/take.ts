@@ -54,7 +54,7 @@ async function takeTurnAlone(
     bus.tell(id, 'lines')
     bus.tell(agent.id, 'logbook')
     const person = await personIn(db, id)
-    return { ...base, turnId, reply: '', citations: [], person, isFormDue: false }
+    return { ...base, turnId, reply: '', citations: [], inserts: [], person, isFormDue: false }
   }
   const people = isProgram ? undefined : await peopleFor(db, agent.id)
   const line = { said: text, conversation: before ?? conversation.exchanges, variables }
@@ -81,6 +81,7 @@ async function takeTurnAlone(
     turnId: row.id,
     reply: turn.reply,
     citations: citationsFor(turn.citations),
+    inserts: [...turn.inserts],
     person: kept.person || conversation.person ? await personIn(db, id) : null,
     isFormDue: isFormDue(outlet, row, conversation),
   }

@@ -7,6 +7,7 @@ import { streamChanges } from '../http/events'
 import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 import type { Services } from '../services'
+import { sendFile } from '../takeAlong'
 import { fill, keepVisitor } from '../visitors'
 import { conversationByKey, keyOf, rate, seenAgain } from './conversation'
 import { letIn } from './door'
@@ -56,6 +57,18 @@ export function addVisitRoutes(
       await rate(db, row.id, given.turnId, body.rating, body.word)
       bus.tell(place.agent.id, 'logbook')
       return reply.code(204).send()
+    },
+  )
+
+  app.get(
+    '/api/talk/:slug/conversations/:key/files/:turnId/:at',
+    {
+      schema: { params: params.extend({ turnId: z.string().max(64), at: z.coerce.number().int().min(0) }) },
+      preHandler: limited,
+    },
+    async ({ params: given }, reply) => {
+      const { row } = await find(given)
+      return sendFile(db, reply, { turnId: given.turnId, at: given.at, conversationId: row.id })
     },
   )
 

@@ -156,6 +156,7 @@ export async function keepTurn(
       reply: state.reply,
       outcome: state.outcome,
       citations: [...state.citations],
+      inserts: [...state.inserts],
       workings: [...state.workings],
       support: [...state.support],
       memory: state.memory,
@@ -196,6 +197,7 @@ export const earlier = (row: TurnRow): EarlierAnswer => ({
   outcome: row.outcome,
   revision: row.revision,
   citations: row.citations,
+  inserts: row.inserts,
   askedAt: row.createdAt.toISOString(),
 })
 

@@ -8,7 +8,17 @@ import { ask, todayHere, type Listening, type Subject } from './subject'
 /** What is kept of a turn. */
 export type TurnKept = Pick<
   TurnState,
-  'said' | 'question' | 'reply' | 'outcome' | 'citations' | 'workings' | 'support' | 'memory' | 'handOver' | 'usage'
+  | 'said'
+  | 'question'
+  | 'reply'
+  | 'outcome'
+  | 'citations'
+  | 'inserts'
+  | 'workings'
+  | 'support'
+  | 'memory'
+  | 'handOver'
+  | 'usage'
 >
 
 /** Characters of answers remembered. */
@@ -57,8 +67,8 @@ export class RememberedTurns {
       return turn
     }
     const state = await ask(services, subject, said, conversation, { ...listening, audience: 'visitor' }, variables)
-    const { question, reply, outcome, citations, workings, support, memory, handOver, usage } = state
-    const kept = { said, question, reply, outcome, citations, workings, support, memory, handOver, usage }
+    const { question, reply, outcome, citations, inserts, workings, support, memory, handOver, usage } = state
+    const kept = { said, question, reply, outcome, citations, inserts, workings, support, memory, handOver, usage }
     if (subject.model === understudy && subject.edition !== null && state.uses.length === 0 && !hasTeam(subject))
       this.#turns.set(key, JSON.stringify(kept))
     return kept

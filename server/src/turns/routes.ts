@@ -17,6 +17,7 @@ import { deskSettingsOf } from '../desk'
 import { streamWork, wantsEvents } from '../http/events'
 import { modelFailure } from '../models'
 import type { Services } from '../services'
+import { sendFile } from '../takeAlong'
 import { answerBefore, conversationOf, forget, keepTurn, writeSummary, type TurnRow } from './conversations'
 import { addPin, askPins, listPins, markPinSeen, removePin } from './pins'
 import { OwnQuestions } from './ownQuestions'
@@ -79,6 +80,12 @@ export const turnRoutes =
       },
     )
 
+    app.get(
+      '/api/agents/:id/turns/:turnId/files/:at',
+      { schema: { params: params.extend({ turnId: z.string().max(64), at: z.coerce.number().int().min(0) }) } },
+      ({ params: { id, turnId, at } }, reply) => sendFile(db, reply, { turnId, at, agentId: id }),
+    )
+
     app.get('/api/agents/:id/pins', { schema: { params, response: { 200: pinList } } }, async ({ params: { id } }) => ({
       pins: await listPins(services, await agentById(db, id)),
     }))
@@ -137,6 +144,7 @@ const shownTurn = (row: TurnRow): Omit<Turn, 'before'> => ({
   reply: row.reply,
   outcome: row.outcome,
   citations: row.citations,
+  inserts: row.inserts,
   workings: row.workings,
   support: row.support,
   memory: row.memory,

@@ -14,6 +14,7 @@ import { BOUNDARIES, MODEL_ANSWERS, TERMS, VARIABLES } from './entryKinds'
 import EntryList from './EntryList.vue'
 import GroundingSection from './GroundingSection.vue'
 import IdentitySection from './IdentitySection.vue'
+import InsertList from './InsertList.vue'
 import LineList from './LineList.vue'
 import MannerSection from './MannerSection.vue'
 import { useMarginLayout } from './marginLayout'
@@ -102,6 +103,11 @@ watch(
         :agent-id="agentId"
         @change="edit((d) => (d.colleagues = $event))"
       />
+    </section>
+
+    <section id="inserts">
+      <h2 tabindex="-1">Inserts</h2>
+      <InsertList :inserts="brief.inserts" :agent-id="agentId" @change="edit((d) => (d.inserts = $event))" />
     </section>
 
     <section id="boundaries">

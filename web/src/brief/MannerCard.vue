@@ -7,7 +7,7 @@ import type { MannerCard } from '@parrot/contract'
 const props = defineProps<{ card: MannerCard }>()
 Chart.register(RadarController, RadialLinearScale, PointElement, LineElement, Filler, Tooltip)
 const canvas = ref<HTMLCanvasElement>()
-let chart: Chart | undefined
+let chart: Chart<'radar'> | undefined
 
 /** A name in two lines, parted at the space nearest its middle. */
 function inTwo(name: string): string[] {

@@ -9,8 +9,8 @@ export type ConditionCalls = CallAnswer['conditions'][number]
 /** Edits are tried when they rest this long. */
 const REST_MS = 700
 
-/** The conditions of a brief that lines are judged against: its rules', boundaries', duties', tools' and colleagues', keyed by their ids. */
-export function conditionsOf({ rules, boundaries, duties, tools, colleagues }: Brief): Condition[] {
+/** The conditions of a brief that lines are judged against: its rules', boundaries', duties', tools', colleagues' and inserts', keyed by their ids. */
+export function conditionsOf({ rules, boundaries, duties, tools, colleagues, inserts }: Brief): Condition[] {
   return [
     ...rules
       .filter(({ when, enabled }) => enabled && when.trim() !== '')
@@ -42,26 +42,25 @@ export function conditionsOf({ rules, boundaries, duties, tools, colleagues }: B
         unlike: said(unlike),
         strength: 'always' as const,
       })),
-    ...tools
-      .filter(({ when, enabled }) => enabled && when.trim() !== '')
-      .map(({ id, when, like, unlike }) => ({
-        key: `tool ${id}`,
-        kind: 'tool' as const,
-        when,
-        like: said(like),
-        unlike: said(unlike),
-        strength: 'always' as const,
-      })),
-    ...colleagues
-      .filter(({ when, enabled }) => enabled && when.trim() !== '')
-      .map(({ id, when, like, unlike }) => ({
-        key: `colleague ${id}`,
-        kind: 'colleague' as const,
-        when,
-        like: said(like),
-        unlike: said(unlike),
-        strength: 'always' as const,
-      })),
+    ...(
+      [
+        ['tool', tools],
+        ['colleague', colleagues],
+        ['insert', inserts],
+      ] as const
+    ).flatMap(([kind, entries]) =>
+      entries
+        .filter(({ when, enabled }) => enabled && when.trim() !== '')
+        .map(({ id, when, like, unlike, ...entry }) => ({
+          key: `${kind} ${id}`,
+          kind,
+          ...('kind' in entry ? { shows: entry.kind } : {}),
+          when,
+          like: said(like),
+          unlike: said(unlike),
+          strength: 'always' as const,
+        })),
+    ),
   ]
 }
 

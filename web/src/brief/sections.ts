@@ -7,6 +7,7 @@ export const SECTIONS = [
   ['duties', 'Duties'],
   ['tools', 'Tools'],
   ['colleagues', 'Colleagues'],
+  ['inserts', 'Inserts'],
   ['boundaries', 'Boundaries'],
   ['glossary', 'Glossary'],
   ['answers', 'Model answers'],

@@ -45,6 +45,8 @@ const askedBefore = (at: number): string =>
         class="reply"
         :reply="line.reply"
         :citations="line.citations"
+        :inserts="line.inserts"
+        :file-at="(at) => `/api/agents/${agentId}/turns/${line.id}/files/${at}`"
         @cite="$emit('passage', $event.sourceId, $event.passageId)"
       />
       <p v-if="line.rating" class="small" :class="line.rating">

@@ -40,6 +40,7 @@ function earlier(at: number): EarlierAnswer | null {
     reply: turn.reply,
     outcome: turn.outcome,
     citations: turn.citations,
+    inserts: turn.inserts,
     revision: props.before!.revision,
     askedAt: '',
   }

@@ -108,6 +108,14 @@ export const CHECK_FORMS: Readonly<Record<Check['kind'], CheckForm>> = {
     hint: 'calculator',
     blank: { kind: 'tool', name: '', holding: '' },
   },
+  insert: {
+    yes: 'shows',
+    no: 'does not show',
+    input: 'text',
+    key: 'shows',
+    hint: 'quiz, table, chart, times, any …',
+    blank: { kind: 'insert', shows: 'any', holding: '' },
+  },
   handsOver: {
     yes: 'is passed on to a person',
     no: 'is not passed on to a person',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Citation, EarlierAnswer, Outcome, Support } from '@parrot/contract'
+import type { Citation, EarlierAnswer, Insert, Outcome, Support } from '@parrot/contract'
 import OutcomeMark from './OutcomeMark.vue'
 import ReplyText from './ReplyText.vue'
 import { saysTheSame } from './replyParts'
@@ -13,14 +13,17 @@ const props = defineProps<{
     citations: readonly Citation[]
     revision?: number
     support?: readonly Support[]
+    inserts?: readonly Insert[] | undefined
     handOver?: { to: string } | null
   }
   before?: EarlierAnswer | null
   beforeLabel?: string
   /** What the answer now is called, where it is not simply that. */
   nowLabel?: string
+  /** Where the file of an insert can be fetched. */
+  fileAt?: (at: number) => string
 }>()
-defineEmits<{ cite: [citation: Citation]; ground: [support: Support] }>()
+defineEmits<{ cite: [citation: Citation]; ground: [support: Support]; say: [text: string] }>()
 
 const isSame = computed(() => props.before != null && saysTheSame(props.before.reply, props.now.reply))
 </script>
@@ -37,6 +40,7 @@ const isSame = computed(() => props.before != null && saysTheSame(props.before.r
         class="text"
         :reply="before.reply"
         :citations="before.citations"
+        :inserts="before.inserts"
         :against="now.reply"
         @cite="$emit('cite', $event)"
       />
@@ -54,6 +58,9 @@ const isSame = computed(() => props.before != null && saysTheSame(props.before.r
         class="text"
         :reply="now.reply"
         :citations="now.citations"
+        :inserts="now.inserts"
+        :file-at="fileAt"
+        @say="$emit('say', $event)"
         :support="now.support"
         @ground="$emit('ground', $event)"
         :against="before && !isSame ? before.reply : undefined"

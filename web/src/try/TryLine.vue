@@ -55,7 +55,9 @@ function openGround({ sourceId, passageId, field }: Support): void {
         :before="line.turn.before"
         :before-label="beforeLabel"
         @cite="emit('passage', $event.sourceId, $event.passageId)"
+        :file-at="(at) => `/api/agents/${agentId}/turns/${line.turn!.turnId}/files/${at}`"
         @ground="openGround"
+        @say="store.ask"
       />
       <UnbackedNote :turn="line.turn" :is-for-visitors="isUnbackedSaid" @field="emit('field', $event)" />
       <div class="acts">

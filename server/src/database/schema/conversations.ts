@@ -1,5 +1,6 @@
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Citation, HandOver, Memory, Outcome, Support, Working, Usage } from '@parrot/core/dialogue'
+import type { Insert } from '@parrot/core/inserts'
 import type { PersonState, Rating } from '@parrot/contract'
 import { sql, type SQLWrapper } from 'drizzle-orm'
 import { created, moment } from './columns'
@@ -69,6 +70,8 @@ export const turns = pgTable(
     reply: text('reply').notNull(),
     outcome: text('outcome').$type<Outcome>().notNull(),
     citations: jsonb('citations').$type<Citation[]>().notNull(),
+    /** What the reply shows beside its text. */
+    inserts: jsonb('inserts').$type<Insert[]>().notNull().default([]),
     workings: jsonb('workings').$type<Working[]>().notNull(),
     /** What each sentence of the reply rests on. */
     support: jsonb('support').$type<Support[]>().notNull().default([]),

@@ -1,0 +1,39 @@
+import { BARS, judge, type Call, type Callable } from '../calling'
+import { aboutIn, isMade, namesKind, type InsertKind } from '../inserts'
+import { readLine, type Reading } from '../reading'
+import { spokenTag } from '../text'
+
+/** How sure a line must call for what it names, and for what is made though it is not named: many questions are near its subject. */
+const NAMED = 0.3
+const UNNAMED = 0.95
+
+/** Whether a line calls for an insert; one that names its kind ("as a table") goes before one that only comes near. */
+export interface InsertCall extends Call {
+  readonly isCalled: boolean
+  readonly isNamed: boolean
+}
+
+/**
+ * How surely a line calls for an insert of a brief. What is made from the library is the answer itself, so a line must name
+ * its kind or be very near a sample: "How many life jackets are there?" is near a quiz on life jackets and wants none.
+ */
+export function judgeInsert(
+  { kind, ...called }: Callable & { readonly kind: InsertKind },
+  said: string,
+  reading: Reading,
+  language: string,
+): InsertCall {
+  const isNamed = isMade(kind) && namesKind(said, kind, language)
+  const whole = judge(called, reading)
+  // "Test me on ropes" asks for a test, whatever it is to be about.
+  const bare = isNamed ? judge(called, bareOf(said, language)) : whole
+  const call = bare.confidence > whole.confidence && bare.confidence >= BARS.always ? bare : whole
+  const bar = !isMade(kind) ? BARS.always : isNamed ? NAMED : UNNAMED
+  return { ...call, isNamed, isCalled: call.confidence >= bar }
+}
+
+/** A line without what it wants something about, read anew. */
+function bareOf(said: string, language: string): Reading {
+  const about = aboutIn(said, language)
+  return readLine(about === '' ? said : said.replace(about, ''), spokenTag(language))
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "turns" ADD COLUMN "inserts" jsonb DEFAULT '[]'::jsonb NOT NULL;
