@@ -1,0 +1,54 @@
+import { IANAZone } from 'luxon'
+import { z } from 'zod'
+
+/** The days of a week, Monday first, as settings name them. */
+export const WEEK = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
+
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'Write a time as 09:30.')
+const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'Write a day as 2027-03-12.')
+const span = z
+  .object({ from: clock, to: clock })
+  .refine(({ from, to }) => from < to, { message: 'It must end after it begins.', path: ['to'] })
+const minutes = (most: number) => z.number().int().min(0).max(most)
+
+/** When appointments can be had: hours by weekday, how long one is, what lies between, and how far ahead. */
+export const appointmentSettings = z.object({
+  timeZone: z
+    .string()
+    .max(60)
+    .default('Europe/London')
+    .refine((zone) => IANAZone.isValidZone(zone), 'That is no time zone; write one such as Europe/London.'),
+  hours: z
+    .object({
+      mon: z.array(span).max(6),
+      tue: z.array(span).max(6),
+      wed: z.array(span).max(6),
+      thu: z.array(span).max(6),
+      fri: z.array(span).max(6),
+      sat: z.array(span).max(6),
+      sun: z.array(span).max(6),
+    })
+    .default(() => {
+      const open = [{ from: '09:00', to: '17:00' }]
+      return { mon: open, tue: open, wed: open, thu: open, fri: open, sat: [], sun: [] }
+    }),
+  /** How long one is, and what is left free after it. */
+  lengthMinutes: minutes(24 * 60)
+    .min(5)
+    .default(30),
+  bufferMinutes: minutes(24 * 60).default(0),
+  /** How long before it begins one can still be had. */
+  noticeMinutes: minutes(60 * 24 * 60).default(60),
+  /** How many days ahead, counted from today; and how many are looked through where no day was said. */
+  daysAhead: minutes(730).min(1).default(90),
+  windowDays: minutes(60).min(1).default(7),
+  holidays: z.array(day).max(400).default([]),
+  /** Persons or rooms, each with a calendar of its own; none: the tool's own calendar. */
+  places: z
+    .array(z.object({ name: z.string().trim().min(1).max(80), url: z.string().trim().max(2000) }))
+    .max(20)
+    .default([]),
+  /** What stands in the calendar, with {{name}}. */
+  title: z.string().max(200).default('{{name}}'),
+})
+export type AppointmentSettings = z.infer<typeof appointmentSettings>
