@@ -1,7 +1,9 @@
 import { z } from 'zod'
+import { appointmentSettings } from '@parrot/core/appointments'
 
-/** Where a tool comes from: requests put together by hand, an OpenAPI document, or an MCP server. */
-export const TOOL_KINDS = ['http', 'openapi', 'mcp'] as const
+/** Where a tool comes from: requests put together by hand, an OpenAPI document, an MCP server, a calendar in which appointments are
+ * made, mail, a search of sites, or the library of another agent. */
+export const TOOL_KINDS = ['http', 'openapi', 'mcp', 'calendar', 'mail', 'search', 'library'] as const
 export type ToolKind = (typeof TOOL_KINDS)[number]
 
 /** JSON Schema of what an operation is given; what stands in it is checked where it is used. */
@@ -53,6 +55,18 @@ export const toolAuth = z.object({
 })
 export type ToolAuth = z.infer<typeof toolAuth>
 
+/** What a kind needs to know beside its address. */
+export const toolSettings = z.object({
+  appointments: appointmentSettings.optional(),
+  /** Whom a mail may go to: addresses, whole domains as "@club.example", or anybody as "*"; none for nobody. */
+  recipients: z.array(z.string().trim().max(200)).max(50).optional(),
+  /** The only sites that a search may find pages of. */
+  sites: z.array(z.string().trim().max(200)).max(50).optional(),
+  /** The agent whose library is looked through. */
+  agentId: z.string().max(64).optional(),
+})
+export type ToolSettings = z.infer<typeof toolSettings>
+
 const fields = {
   name: z.string().trim().min(1, 'Give the tool a name.').max(80),
   /** The address of a document or server, or where its requests go; empty for built-in ones. */
@@ -60,6 +74,7 @@ const fields = {
   auth: toolAuth.prefault({}),
   timeoutMs: z.number().int().min(500).max(120_000).default(10_000),
   /** Calls a day by all agents; null for as many as come. */
+  settings: toolSettings.default({}),
   callsPerDay: z.number().int().min(1).max(1_000_000).nullable().default(null),
 }
 
@@ -149,4 +164,5 @@ export const toolTried = z.object({
   isFailed: z.boolean(),
   tookMs: z.number(),
 })
+export type { AppointmentSettings } from '@parrot/core/appointments'
 export type ToolTried = z.infer<typeof toolTried>

@@ -65,8 +65,43 @@ export const marlow: SampleAgent = {
           { name: 'email', type: 'email', question: 'Which e-mail address may the desk write to?' },
         ],
       },
+      {
+        id: 'desk-time',
+        name: 'See the group desk',
+        when: 'someone wants an appointment at the group desk',
+        examples: ['Can I get an appointment at the group desk?', 'I would like to see someone about our group trip'],
+        steps: 'Use @book_time.',
+        ask: [
+          { name: 'day', type: 'date', question: 'Which day suits you?' },
+          { name: 'time', type: 'time', question: 'And at what time?' },
+          { name: 'name', type: 'text', question: 'Under which name?' },
+          { name: 'email', type: 'email', question: 'Which e-mail address shall the invitation go to?' },
+        ],
+      },
     ],
     tools: [
+      {
+        id: 'free_times',
+        when: 'someone asks when the group desk has time or is free',
+        like: ['When is the group desk free?', 'Which times are free at the group desk on Tuesday?'],
+        unlike: ['When does the ticket desk open?'],
+        whenFails: 'The calendar of the group desk does not answer just now.',
+      },
+      {
+        id: 'book_time',
+        approval: 'visitor',
+        mostCalls: 2,
+        tells:
+          'The group desk expects you on {{day}} at {{time}}; your number is {{number}}. An invitation is on its way.',
+        whenFails: 'That could not be booked just now. The ticket desk on 01632 960 144 can do it.',
+      },
+      {
+        id: 'cancel_time',
+        approval: 'visitor',
+        when: 'someone wants to cancel an appointment at the group desk',
+        like: ['I want to cancel my appointment at the group desk'],
+        tells: 'Your appointment {{number}} on {{day}} is cancelled.',
+      },
       {
         id: 'seats_left',
         when: 'someone asks whether there is room or how many seats are left on a boat',
@@ -308,6 +343,42 @@ export const marlow: SampleAgent = {
             { kind: 'tool', name: 'book_crossing', holding: '"people":12' },
             { kind: 'includes', text: 'BSF-1001' },
             { kind: 'includes', text: '10:45' },
+          ],
+        },
+      ],
+    },
+    {
+      title: 'A time at the group desk',
+      turns: [
+        {
+          say: 'When is the group desk free?',
+          tools: [
+            {
+              name: 'free_times',
+              answer:
+                '{"times":[{"day":"Friday 12 March 2027","time":"10:00","says":"Friday 12 March 2027 at 10:00"},{"day":"Friday 12 March 2027","time":"10:30","says":"Friday 12 March 2027 at 10:30"}]}',
+            },
+          ],
+          checks: [{ kind: 'insert', shows: 'times', holding: '10:30' }],
+        },
+        {
+          say: 'I would like an appointment at the group desk on 12 March 2027 at 10:30',
+          checks: [{ kind: 'asksFor', name: 'name' }],
+        },
+        { say: 'Ana Reyes', checks: [{ kind: 'asksFor', name: 'email' }] },
+        { say: 'ana@carrow-school.example', checks: [{ kind: 'outcome', outcome: 'clarified' }] },
+        {
+          say: 'Yes please',
+          tools: [
+            {
+              name: 'book_time',
+              answer:
+                '{"number":"A-7F3C2B","state":"booked","day":"Friday 12 March 2027","time":"10:30","name":"Ana Reyes"}',
+            },
+          ],
+          checks: [
+            { kind: 'tool', name: 'book_time', holding: '"time":"10:30"' },
+            { kind: 'includes', text: 'A-7F3C2B' },
           ],
         },
       ],

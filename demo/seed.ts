@@ -4,10 +4,12 @@
  */
 import { readFileSync } from 'node:fs'
 import type { Agent, Source } from '@parrot/contract'
+import { groupDesk } from './groupDesk'
 import { sampleAgents, type SampleAgent } from './scenario'
 
 const server = process.env.PARROT_URL ?? 'http://127.0.0.1:4100'
 const website = process.env.PARROT_SITE ?? 'http://127.0.0.1:4101'
+const calendar = process.env.PARROT_CALENDAR ?? 'http://127.0.0.1:4107/calendars/group-desk/'
 const office = process.env.PARROT_OFFICE ?? 'http://127.0.0.1:4106'
 const filesFolder = new URL(process.env.PARROT_DEMO_FILES ?? './files/', import.meta.url)
 
@@ -100,8 +102,17 @@ const { agents } = hasMembers ? { agents: [] } : await call<{ agents: Agent[] }>
 if (!hasMembers && agents.length === 0) {
   say('Loading the sample agents…')
   const { hosts } = await call<{ hosts: string[] }>('GET', '/api/settings/hosts')
-  await call('PUT', '/api/settings/hosts', { hosts: [...hosts, new URL(website).host, new URL(office).host] })
+  await call('PUT', '/api/settings/hosts', {
+    hosts: [...hosts, new URL(website).host, new URL(office).host, new URL(calendar).host],
+  })
   await call('POST', '/api/tools', { kind: 'openapi', name: 'Harbour office', url: `${office}/openapi.json` })
+  await call('PUT', '/api/settings/mail', {
+    host: '127.0.0.1',
+    port: Number(process.env.PARROT_SMTP ?? 4125),
+    security: 'none',
+    from: 'The group desk <desk@brindle-sound.example>',
+  })
+  await call('POST', '/api/tools', { ...groupDesk, url: calendar })
   // All are there before the first is filled: they name each other.
   const team: Agent[] = []
   for (const { name } of sampleAgents) team.push(await call<Agent>('POST', '/api/agents', { name }))

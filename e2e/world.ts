@@ -45,9 +45,8 @@ export async function openWorld(env: Readonly<Record<string, string>> = {}): Pro
   const dataFolder = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
   // A database that is ready: making one takes many seconds and is not what is tested here.
   if (existsSync(blankImage())) cpSync(blankImage(), join(dataFolder, 'database'), { recursive: true })
-  const [port = 0, sitePort, modelPort, transcriberPort, smtpPort = 0, mailboxPort, officePort] = await Promise.all(
-    Array.from({ length: 7 }, freePort),
-  )
+  const [port = 0, sitePort, modelPort, transcriberPort, smtpPort = 0, mailboxPort, officePort, calendarPort] =
+    await Promise.all(Array.from({ length: 8 }, freePort))
   const url = `http://127.0.0.1:${port}`
   const browser = await launchBrowser()
   let child: ChildProcess | undefined
@@ -67,6 +66,7 @@ export async function openWorld(env: Readonly<Record<string, string>> = {}): Pro
         PARROT_SMTP_PORT: String(smtpPort),
         PARROT_MAILBOX_PORT: String(mailboxPort),
         PARROT_OFFICE_PORT: String(officePort),
+        PARROT_CALENDAR_PORT: String(calendarPort),
         ...env,
       },
     })

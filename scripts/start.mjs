@@ -60,6 +60,8 @@ if (await untilHealthy(server)) {
   const seeding = run('seed.js', {
     PARROT_URL: address,
     PARROT_SITE: `http://127.0.0.1:${sitePort}`,
+    PARROT_CALENDAR: `http://127.0.0.1:${process.env.PARROT_CALENDAR_PORT ?? '4107'}/calendars/group-desk/`,
+    PARROT_SMTP: process.env.PARROT_SMTP_PORT ?? '4125',
     PARROT_OFFICE: `http://127.0.0.1:${process.env.PARROT_OFFICE_PORT ?? '4106'}`,
   })
   if ((await ended(seeding)) !== 0)

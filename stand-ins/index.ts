@@ -1,3 +1,4 @@
+export { buildCalendar, type StandInCalendar } from './calendar'
 export { buildOffice } from './office'
 export { startMailbox, type Mailbox } from './mailbox'
 export { buildModelEndpoint, STAND_INS } from './models/endpoint'

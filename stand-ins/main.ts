@@ -1,6 +1,7 @@
-/** Starts the simulated outside services: sample website, model endpoint, transcriber, harbour office and mailbox, all on loopback only. */
+/** Starts the simulated outside services: sample website, model endpoint, transcriber, harbour office, calendar and mailbox, all on loopback only. */
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import { buildCalendar } from './calendar'
 import { buildModelEndpoint } from './models/endpoint'
 import { startMailbox } from './mailbox'
 import { buildOffice } from './office'
@@ -24,6 +25,8 @@ const mailbox = await startMailbox({
 })
 const office = buildOffice()
 await office.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_OFFICE_PORT ?? 4106) })
+const { app: calendar } = buildCalendar()
+await calendar.listen({ host: '127.0.0.1', port: Number(process.env.PARROT_CALENDAR_PORT ?? 4107) })
 // Only where it is asked for: members are few who try it.
 const providerPort = process.env.PARROT_PROVIDER_PORT
 if (providerPort) {
@@ -33,6 +36,6 @@ if (providerPort) {
   process.stdout.write(`Sign-in provider at ${issuer}, client “${CLIENT.id}”, secret “${CLIENT.secret}”\n`)
 }
 process.stdout.write(
-  `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1, transcriber at ${transcriber.listeningOrigin}/transcriptions, harbour office at ${office.listeningOrigin}/openapi.json, mailbox at ${mailbox.address} (SMTP on port ${mailbox.smtpPort})\n`,
+  `Stand-ins: sample website at ${site.listeningOrigin}, model endpoint at ${model.listeningOrigin}/v1, transcriber at ${transcriber.listeningOrigin}/transcriptions, harbour office at ${office.listeningOrigin}/openapi.json, calendar at ${calendar.listeningOrigin}/calendars/group-desk/, mailbox at ${mailbox.address} (SMTP on port ${mailbox.smtpPort})\n`,
 )
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0))

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Fastify, { type FastifyInstance } from 'fastify'
+import { describedAt, foundOn } from './siteSearch'
 
 /** How the sample website can be built; agents are tried on each, since sites get in each other's way differently. */
 export const LAYOUTS = {
@@ -24,10 +25,17 @@ export function buildSite(folder: string, product = 'http://127.0.0.1:4100'): Fa
   const site = Fastify()
   const read = (name: string) => {
     const path = join(folder, name)
-    return /^[a-z0-9-]+\.(?:html|css|svg)$/.test(name) && existsSync(path) ? readFileSync(path, 'utf8') : undefined
+    return /^[a-z0-9-]+\.(?:html|css|svg|xml)$/.test(name) && existsSync(path) ? readFileSync(path, 'utf8') : undefined
   }
   site.get('/robots.txt', async (_request, reply) =>
     reply.type('text/plain').send('User-agent: *\nDisallow: /staff\nDisallow: /as\n'),
+  )
+  site.get('/news.xml', async (_request, reply) => reply.type('application/rss+xml').send(read('news.xml')))
+  site.get('/opensearch.xml', async ({ headers }, reply) =>
+    reply.type('application/opensearchdescription+xml').send(describedAt(`http://${headers.host}`)),
+  )
+  site.get<{ Querystring: { q?: string } }>('/search', async ({ query: { q = '' }, headers }, reply) =>
+    reply.type('application/rss+xml').send(foundOn(folder, `http://${headers.host}`, q)),
   )
   site.get('/logo.svg', async (_request, reply) => reply.type('image/svg+xml').send(read('logo.svg')))
   for (const layout of Object.keys(LAYOUTS))

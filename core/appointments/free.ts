@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon'
-import { WEEK, type AppointmentSettings } from './settings'
+import type { AppointmentSettings } from './settings'
 
 /** A stretch of time, in milliseconds since 1970: from, and until before `to`. */
 export interface Span {
@@ -80,7 +80,7 @@ export const isFree = ({ from, to }: Span, busy: readonly Span[], buffer: number
 
 /** When times begin on a day, by the wall clock there. */
 function startsOn({ hours, lengthMinutes, bufferMinutes }: AppointmentSettings, day: DateTime): number[] {
-  const spans = hours[WEEK[day.weekday - 1]!]
+  const spans = hours.filter(({ days }) => days.includes(day.weekday - 1))
   return spans.flatMap(({ from, to }) => {
     const starts: number[] = []
     const until = minutesOf(to)

@@ -1,13 +1,11 @@
 import { IANAZone } from 'luxon'
 import { z } from 'zod'
 
-/** The days of a week, Monday first, as settings name them. */
-export const WEEK = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
-
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'Write a time as 09:30.')
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'Write a day as 2027-03-12.')
-const span = z
-  .object({ from: clock, to: clock })
+/** Hours of some days of the week, 0 for Monday. */
+const open = z
+  .object({ days: z.array(z.number().int().min(0).max(6)).max(7), from: clock, to: clock })
   .refine(({ from, to }) => from < to, { message: 'It must end after it begins.', path: ['to'] })
 const minutes = (most: number) => z.number().int().min(0).max(most)
 
@@ -19,19 +17,9 @@ export const appointmentSettings = z.object({
     .default('Europe/London')
     .refine((zone) => IANAZone.isValidZone(zone), 'That is no time zone; write one such as Europe/London.'),
   hours: z
-    .object({
-      mon: z.array(span).max(6),
-      tue: z.array(span).max(6),
-      wed: z.array(span).max(6),
-      thu: z.array(span).max(6),
-      fri: z.array(span).max(6),
-      sat: z.array(span).max(6),
-      sun: z.array(span).max(6),
-    })
-    .default(() => {
-      const open = [{ from: '09:00', to: '17:00' }]
-      return { mon: open, tue: open, wed: open, thu: open, fri: open, sat: [], sun: [] }
-    }),
+    .array(open)
+    .max(20)
+    .default(() => [{ days: [0, 1, 2, 3, 4], from: '09:00', to: '17:00' }]),
   /** How long one is, and what is left free after it. */
   lengthMinutes: minutes(24 * 60)
     .min(5)

@@ -1,8 +1,9 @@
 import { fillVariables, withoutToolNames } from '../brief'
-import { phrasesFor, type Phrases } from '../languages'
+import type { Insert } from '../inserts'
+import { insertPhrases, phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { withoutListSign } from '../text'
-import { inputFrom, LEFT_OUT, tellResult } from '../tools'
+import { inputFrom, LEFT_OUT, tellResult, timesIn } from '../tools'
 import { jobOfTool, type Job, type UsedTool } from './jobs'
 import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
 import { isoDay, type Slot } from './slots'
@@ -32,7 +33,12 @@ export async function advance(
     : job.ask.find((slot) => !(slot.name in open.filled) && (slot.required || !job.isTool))
   if (next) {
     const { isConfirming: _no, ...still } = open
-    const told = { ...state, memory: withDuty(state.memory, { ...still, asking: next.name }) }
+    const offers = await offersFor(job, next, open, context)
+    const told = {
+      ...state,
+      inserts: [...state.inserts, ...offers],
+      memory: withDuty(state.memory, { ...still, asking: next.name }),
+    }
     return settled(told, [lead, questionFor(next, phrases)].filter(Boolean).join(' '), 'clarified', {
       summary: `${kindOf(job)} “${job.name}” needs “${next.name}” next.`,
       details: [
@@ -48,6 +54,18 @@ export async function advance(
   if (!isAgreed && job.tools.some(({ entry }) => entry.approval === 'visitor'))
     return askAgain(job, open, state, context, lead)
   return carryOut(job, open, state, context, lead, details)
+}
+
+/** What the job's tools have to choose from for what is asked next. */
+async function offersFor(
+  job: Job,
+  next: Slot,
+  { filled }: DutyState,
+  { today }: TurnContext,
+): Promise<readonly Insert[]> {
+  const known = withDays(job, filled, today)
+  const offers = await Promise.all(job.tools.map(({ tool }) => tool.offer?.(next.name, known).catch(() => undefined)))
+  return offers.filter((offer) => offer !== undefined)
 }
 
 /** Sums up what will be done, and asks for a yes. */
@@ -69,8 +87,14 @@ export function askAgain(job: Job, open: DutyState, state: TurnState, context: T
 
 const kindOf = ({ isTool }: Job): string => (isTool ? 'The tool' : 'The duty')
 
+/** What was told, in the order it is asked for. */
+const inOrder = ({ ask }: Job, filled: Readonly<Record<string, string>>): Record<string, string> => ({
+  ...Object.fromEntries(ask.flatMap(({ name }) => (name in filled ? [[name, filled[name]!]] : []))),
+  ...filled,
+})
+
 const recapOf = (job: Job, { filled, input }: DutyState): string[] =>
-  Object.entries(input ?? filled).flatMap(([name, value]) =>
+  Object.entries(input ?? inOrder(job, filled)).flatMap(([name, value]) =>
     String(value) === '' || value === LEFT_OUT || typeof value === 'object'
       ? []
       : [`- ${inWords(name)}: ${String(value)}`],
@@ -90,17 +114,28 @@ async function carryOut(
   const told: string[] = []
   let known: Readonly<Record<string, string>> = open.filled
   for (const used of job.tools) {
-    const input = open.input ?? inputFrom(used.tool.parameters, withDays(job, known, context))
+    const input = open.input ?? inputFrom(used.tool.parameters, withDays(job, known, context.today))
     const call = { id: `${state.uses.length + uses.length + 1}`, name: used.tool.name, input }
     const use = await callTool(call, withUses(state.memory, uses), context)
     uses.push(use)
+    if (use.result.isFailed && use.result.asksAgain?.some((name) => job.ask.some((slot) => slot.name === name)))
+      return askOver(job, open, use, state, context, details)
     if (use.result.isFailed) {
       told.push(used.entry.whenFails.trim() || phrases.duty.notDone)
       break
     }
-    const { text, value } = use.result
+    const { text, value, shows } = use.result
     const marker = context.brief.grounding.cite ? ` [${uses.length}]` : ''
-    told.push(cited(tellResult(value ?? text, phrases.duty, used.entry.tells, input), marker))
+    // What can be chosen from is shown, and only led in by words.
+    const isOffered = shows?.insert.kind === 'times'
+    told.push(
+      isOffered
+        ? insertPhrases(context.brief.identity.language).times
+        : cited(
+            tellResult(timesIn(value) === 'none' ? '' : (value ?? text), phrases.duty, used.entry.tells, input),
+            marker,
+          ),
+    )
     known = { ...scalarsOf(value), ...known }
   }
   const hasFailed = uses.some(({ result }) => result.isFailed)
@@ -136,13 +171,36 @@ async function carryOut(
   )
 }
 
+/** What a tool could not be done with is asked for again, with its word why. */
+async function askOver(
+  job: Job,
+  open: DutyState,
+  use: ToolUse,
+  state: TurnState,
+  context: TurnContext,
+  details: readonly WorkingDetail[],
+): Promise<StepResult> {
+  const again = use.result.asksAgain ?? []
+  const { input: _input, isConfirming: _asked, ...rest } = open
+  const filled = Object.fromEntries(Object.entries(open.filled).filter(([name]) => !again.includes(name)))
+  const spent = { ...state, uses: [...state.uses, use] }
+  return advance(job, { ...rest, filled }, spent, context, use.result.text, [
+    ...details,
+    { ...useDetail(use), field: fieldOf(job, use) },
+  ])
+}
+
 const fieldOf = ({ tools, field }: Job, { call }: ToolUse): string => {
   const used = tools.find(({ tool }) => tool.name === call.name)
   return used ? `tools.${used.at}` : field
 }
 
 /** What was told, days as tools want them. */
-const withDays = (job: Job, known: Readonly<Record<string, string>>, { today }: TurnContext): Record<string, string> =>
+const withDays = (
+  job: Job,
+  known: Readonly<Record<string, string>>,
+  today: TurnContext['today'],
+): Record<string, string> =>
   Object.fromEntries(
     Object.entries(known).map(([name, value]) => [
       name,

@@ -1,5 +1,5 @@
 import { phrasesFor } from '../languages'
-import { fenced, type Tool, type ToolCall, type ToolResult } from '../tools'
+import { fenced, timesIn, type Tool, type ToolCall, type ToolResult } from '../tools'
 import { jobOfTool } from './jobs'
 import type { Memory } from './memory'
 import type { ChatMessage } from './model'
@@ -63,7 +63,9 @@ export async function callTool(call: ToolCall, memory: Memory, context: TurnCont
       : most !== null && (memory.calls?.[call.name] ?? 0) >= most
         ? { text: phrasesFor(brief.identity.language).duty.tooOften, isFailed: true }
         : await called(tool, call, signal)
-  return { call, result: { ...result, text: result.text.slice(0, LONGEST_RESULT) }, tookMs: clock() - began }
+  const times = result.isFailed ? undefined : timesIn(result.value)
+  const shows = times && times !== 'none' ? { shows: { insert: times, grounds: [] } } : {}
+  return { call, result: { ...shows, ...result, text: result.text.slice(0, LONGEST_RESULT) }, tookMs: clock() - began }
 }
 
 async function called(tool: Tool | undefined, call: ToolCall, signal?: AbortSignal): Promise<ToolResult> {

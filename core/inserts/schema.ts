@@ -63,7 +63,7 @@ const times = z.object({
   kind: z.literal('times'),
   title,
   times: z
-    .array(z.object({ day: line(80), time: line(40), says: line() }))
+    .array(z.object({ day: line(80), time: line(80), says: line() }))
     .min(1)
     .max(60),
 })

@@ -1,4 +1,4 @@
-import type { MadeInsert } from '../inserts'
+import type { Insert, MadeInsert } from '../inserts'
 
 /** A value as JSON Schema (2020-12) describes it: what is read of it here; the rest goes to models as it is. */
 export interface Schema {
@@ -39,6 +39,8 @@ export interface ToolResult {
   readonly note?: string
   /** What it shows the visitor beside the words. */
   readonly shows?: Pick<MadeInsert, 'insert' | 'grounds'>
+  /** It failed for what it was given: these inputs are asked for again. */
+  readonly asksAgain?: readonly string[]
   /** It was not done: the visitor is asked first. */
   readonly isAsked?: boolean
 }
@@ -50,4 +52,6 @@ export interface Tool extends ToolDescription {
   /** It changes something outside: it is never done twice with the same in one conversation. */
   readonly changes?: boolean
   call(input: unknown, signal?: AbortSignal): Promise<ToolResult> | ToolResult
+  /** What there is to choose from for one of its inputs, beside the question for it, by what is known already. */
+  offer?(input: string, known: Readonly<Record<string, string>>): Promise<Insert | undefined>
 }

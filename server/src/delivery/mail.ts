@@ -53,10 +53,17 @@ export async function setMailServer(
 export interface Mail {
   readonly subject: string
   readonly text: string
+  /** An invitation that goes with it (iTIP). */
+  readonly invitation?: { readonly method: 'REQUEST' | 'CANCEL'; readonly ics: string }
 }
 
 /** Sends a mail; tells what came of it. Never throws. */
-export async function sendMail(db: Database, seal: Seal, to: string, { subject, text }: Mail): Promise<Sent> {
+export async function sendMail(
+  db: Database,
+  seal: Seal,
+  to: string,
+  { subject, text, invitation }: Mail,
+): Promise<Sent> {
   const { host, port, security, user, from, sealedPassword } = await kept(db)
   if (host === '') return { isTaken: false, answer: 'No mail server is set: enter one under Settings.' }
   const pass = sealedPassword === null ? '' : (seal.open(sealedPassword) ?? '')
@@ -80,6 +87,7 @@ export async function sendMail(db: Database, seal: Seal, to: string, { subject, 
       to,
       subject,
       text,
+      ...(invitation ? { icalEvent: { method: invitation.method, content: invitation.ics } } : {}),
       headers: { 'auto-submitted': 'auto-generated' },
     })
     return { isTaken: true, answer: response }

@@ -2,12 +2,13 @@ import { partAt, type ToolResult } from '@parrot/core/tools'
 import type { ToolOperation, ToolTried } from '@parrot/contract'
 import type { Services } from '../services'
 import { hostsOf } from '../settings/hosts'
+import { kindAtHand, type Caller } from './kinds'
 import { callMcp, type McpPlace } from './mcp'
 import type { ToolRow } from './queries'
 import { reach, type Reach, type Reply } from './reach'
 import { maskedRequest, maskedText, requestFor, signed } from './requests'
 
-type Means = Pick<Services, 'config' | 'db' | 'seal'>
+type Means = Services
 type Input = Readonly<Record<string, unknown>>
 
 /** One call of an operation: as it is shown to the designer, and as a model reads it. */
@@ -25,11 +26,20 @@ export async function operate(
   row: ToolRow,
   operation: ToolOperation,
   input: Input,
-  { isDry = false, signal }: { readonly isDry?: boolean; readonly signal?: AbortSignal | undefined } = {},
+  {
+    isDry = false,
+    signal,
+    caller = { agentId: null, conversationId: null },
+  }: { readonly isDry?: boolean; readonly signal?: AbortSignal | undefined; readonly caller?: Caller } = {},
 ): Promise<Operated> {
   const began = performance.now()
   const limits: Reach = { allowedHosts: await hostsOf(means), timeoutMs: row.timeoutMs, signal }
   const secret = row.sealedSecret === null ? undefined : means.seal.open(row.sealedSecret)
+  const kind = kindAtHand(row.kind)
+  if (kind) {
+    const done = await kind.call({ means, row, operation, input, secret, limits, caller, isDry })
+    return operated(done.sent, done.result, [secret], performance.now() - began)
+  }
   const { sent, reply, secrets } = await (row.kind === 'mcp'
     ? speakMcp(means, row, operation, input, secret, limits, isDry)
     : speakHttp(row, operation, input, secret, limits, isDry))
@@ -44,6 +54,20 @@ export async function operate(
       isFailed: result.isFailed === true,
       tookMs: performance.now() - began,
     },
+  }
+}
+
+/** A call of a kind that is known here: it tells its result itself. */
+function operated(
+  sent: ToolTried['request'],
+  result: ToolResult | null,
+  secrets: readonly (string | undefined)[],
+  tookMs: number,
+): Operated {
+  const text = result === null ? null : maskedText(result.text, secrets)
+  return {
+    result: result === null ? { text: 'Nothing was sent: this was a dry run.' } : { ...result, text: text! },
+    tried: { request: sent, reply: text, result: text, isFailed: result?.isFailed === true, tookMs },
   }
 }
 

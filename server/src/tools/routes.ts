@@ -1,5 +1,6 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
+import { appointmentSettings } from '@parrot/core/appointments'
 import {
   newTool,
   toolCalls,
@@ -17,6 +18,7 @@ import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { hostsOf } from '../settings/hosts'
 import { BUILT_IN_TOOLS } from './builtIn'
+import { kindAtHand, readOpenSearch } from './kinds'
 import { toolsOfMcp } from './mcp'
 import { readOpenApi } from './openapi'
 import { operate, placeOf } from './operate'
@@ -81,7 +83,18 @@ export const toolRoutes =
     )
 
     app.post('/api/tools', { schema: { body: newTool, response: { 201: toolSchema } } }, async ({ body }, reply) => {
-      const { secret, document, operations, command = '', ...fields } = body
+      const { secret, document, operations, command = '', ...given } = body
+      // What is not said of opening hours begins with the usual, to be seen and changed.
+      const fields =
+        given.kind === 'calendar'
+          ? {
+              ...given,
+              settings: {
+                ...given.settings,
+                appointments: appointmentSettings.parse(given.settings.appointments ?? {}),
+              },
+            }
+          : given
       if (command !== '' && !(command in config.mcpCommands))
         throw new HttpProblem(
           400,
@@ -102,7 +115,7 @@ export const toolRoutes =
 
     /** What a tool offers, looked up at its source. */
     async function discover(
-      of: Pick<ToolRow, 'kind' | 'url' | 'auth' | 'command' | 'timeoutMs'> & {
+      of: Pick<ToolRow, 'kind' | 'url' | 'auth' | 'command' | 'timeoutMs' | 'settings'> & {
         document?: string | undefined
         secret?: string | undefined
       },
@@ -119,6 +132,9 @@ export const toolRoutes =
         const limits = { allowedHosts: await hostsOf(services), timeoutMs: of.timeoutMs }
         return { operations: await toolsOfMcp(placeOf(config.mcpCommands, of, of.secret), limits), url: of.url }
       }
+      if (of.kind === 'search') return readOpenSearch(of.document ?? (await fetched(of.url)), of.url)
+      const known = kindAtHand(of.kind)
+      if (known) return { operations: known.operations(of), url: of.url }
       throw new HttpProblem(400, 'Say what the tool asks.', 'A request needs an address and a method.')
     }
 
@@ -141,7 +157,16 @@ export const toolRoutes =
     app.put(
       '/api/tools/:id',
       { schema: { params, body: toolChange, response: { 200: toolSchema } } },
-      async ({ params: { id }, body }) => shown(await changeTool(db, seal, id, body)),
+      async ({ params: { id }, body }) => {
+        const { kind } = await toolById(db, id)
+        const fresh = kindAtHand(kind)?.operations(body) ?? []
+        // What is asked for follows the settings: a second room is asked about.
+        const operations = body.operations.map((operation) => {
+          const own = fresh.find(({ request }) => request?.url === operation.request?.url)
+          return own ? { ...operation, input: own.input } : operation
+        })
+        return shown(await changeTool(db, seal, id, { ...body, operations }))
+      },
     )
 
     /** Looks anew what a server offers: what was ticked and kept for its operations stays. */
@@ -167,8 +192,10 @@ export const toolRoutes =
               }
             : { ...operation, isOn: false }
         })
-        const { name, url, auth, timeoutMs, callsPerDay } = row
-        return shown(await changeTool(db, seal, id, { name, url, auth, timeoutMs, callsPerDay, operations: kept }))
+        const { name, url, auth, timeoutMs, callsPerDay, settings } = row
+        return shown(
+          await changeTool(db, seal, id, { name, url, auth, timeoutMs, callsPerDay, settings, operations: kept }),
+        )
       },
     )
 

@@ -1,10 +1,11 @@
 import type { Brief } from '@parrot/core/brief'
 import { maskedWithin, type Mask } from '@parrot/core/dialogue'
 import { withRecorded, type RecordedAnswer } from '@parrot/core/rehearsal'
-import { standInTool, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
+import { standInTool, timesIn, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
 import type { ToolOperation } from '@parrot/contract'
 import type { Services } from '../services'
 import { BUILT_IN_TOOLS, EVERYBODYS } from './builtIn'
+import type { Caller } from './kinds'
 import { operate } from './operate'
 import { callsToday, listTools, noteCall, type ToolRow } from './queries'
 
@@ -14,7 +15,7 @@ export interface Noting {
   readonly masks: readonly Mask[]
 }
 
-type Means = Pick<Services, 'config' | 'db' | 'seal' | 'log'>
+type Means = Services
 
 /**
  * The tools a brief names, as a turn calls them. For visitors they are what they are. Where a designer tries the agent,
@@ -81,20 +82,22 @@ function toolFrom(
   }: { readonly agentId: string | null; readonly isTrying: boolean; readonly noting: Noting | undefined },
 ): Tool {
   const stand = standInTool(standInOf(operation))
+  const caller = { agentId, conversationId: noting?.conversationId ?? null }
   const kept = <Value>(value: Value): Value => maskedWithin(value, noting?.masks ?? [])
   return {
     ...stand,
+    ...(row.kind === 'calendar' && operation.changes ? { offer: offering(means, row, caller) } : {}),
     call: async (input, signal): Promise<ToolResult> => {
       const given = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
       if (isTrying && operation.changes) {
-        const { tried } = await operate(means, row, operation, given, { isDry: true })
+        const { tried } = await operate(means, row, operation, given, { isDry: true, caller })
         const { method = '', url = row.name, body = '' } = tried.request ?? {}
         const note = `nothing was sent, since this is a test; it would have been: ${method} ${url} ${body}`.trim()
         return { ...(await stand.call(given)), note }
       }
       if (row.callsPerDay !== null && (await callsToday(means.db, row.id)) >= row.callsPerDay)
         return { text: `“${row.name}” was called as often today as it may be.`, isFailed: true }
-      const { tried, result } = await operate(means, row, operation, given, { signal })
+      const { tried, result } = await operate(means, row, operation, given, { signal, caller })
       await noteCall(means.db, {
         toolId: row.id,
         operation: operation.name,
@@ -109,3 +112,14 @@ function toolFrom(
     },
   }
 }
+
+/** The free times that go with the question for a day or a time; a calendar that does not answer offers none. */
+const offering =
+  (means: Means, row: ToolRow, caller: Caller): NonNullable<Tool['offer']> =>
+  async (name, known) => {
+    const free = row.operations.find(({ changes, isOn }) => !changes && isOn)
+    if ((name !== 'day' && name !== 'time') || !free) return undefined
+    const { result } = await operate(means, row, free, name === 'time' ? known : {}, { caller })
+    const times = result.isFailed ? undefined : timesIn(result.value)
+    return times === 'none' ? undefined : times
+  }

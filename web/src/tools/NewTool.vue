@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import { computed, onMounted, ref, useId } from 'vue'
 import { ElButton, ElInput, ElSegmented } from 'element-plus'
 import type { ToolKind, ToolShown } from '@parrot/contract'
-import { post } from '../api/client'
+import { get, post } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
 import { useActing } from '../shared/acting'
 import { useAllowing } from '../shared/allowing'
+import { useLoaded } from '../shared/load'
 import { useFilePick } from '../shared/pick'
-import { blankOperation, KIND_ORDER, TOOL_KINDS } from './kinds'
+import { blankOperation, hasAddress, KIND_ORDER, TOOL_KINDS } from './kinds'
 
 /** A new tool: where it comes from, and how it is reached. What it offers is found there. */
 const props = defineProps<{ commands: readonly string[] }>()
@@ -20,6 +21,15 @@ const { error, isBusy } = acting
 const { hostToAllow, attempt, allow } = useAllowing(acting)
 const help = useId()
 
+const agentId = ref('')
+const { data: known, load } = useLoaded(() => get<{ agents: { id: string; name: string }[] }>('/api/agents'))
+onMounted(load)
+const agents = computed(() => (known.value?.agents ?? []).map(({ id, name }) => [id, name] as const))
+const ADDRESSES: Partial<Record<ToolKind, string>> = {
+  openapi: 'Document at',
+  search: 'Description at',
+  calendar: 'Calendar at',
+}
 const programs = computed(() => [
   ['', 'at an address'] as const,
   ...props.commands.map((name) => [name, name] as const),
@@ -41,11 +51,17 @@ const make = () =>
   attempt(async () => {
     const { name, url, document, secret, command } = form.value
     // A secret is sent as most services want it; how is changed on the tool's own page.
-    const auth = secret ? { auth: { kind: 'header', name: 'Authorization', prefix: 'Bearer ' }, secret } : {}
+    const how =
+      kind.value === 'calendar' ? { kind: 'basic' } : { kind: 'header', name: 'Authorization', prefix: 'Bearer ' }
+    const auth = secret ? { auth: how, secret } : {}
     const own = {
       http: { operations: [{ ...blankOperation(), name: nameFrom(name), title: name }] },
       openapi: document.trim() ? { document } : {},
       mcp: command ? { command } : {},
+      calendar: {},
+      mail: {},
+      search: {},
+      library: { settings: { agentId: agentId.value } },
     }[kind.value]
     emit('made', await post<ToolShown>('/api/tools', { kind: kind.value, name, url: url.trim(), ...auth, ...own }))
   })
@@ -69,8 +85,12 @@ const make = () =>
       <span class="label">It runs</span>
       <ChoiceField v-model="form.command" :options="programs" about="Where the server runs" />
     </div>
-    <label v-if="!form.command || kind !== 'mcp'" class="form-line"
-      ><span class="label">{{ kind === 'openapi' ? 'Document at' : 'Address' }}</span
+    <div v-if="kind === 'library'" class="form-line">
+      <span class="label">It is of</span>
+      <ChoiceField v-model="agentId" :options="agents" about="Whose library" can-filter />
+    </div>
+    <label v-if="hasAddress(kind) && (!form.command || kind !== 'mcp')" class="form-line"
+      ><span class="label">{{ ADDRESSES[kind] ?? 'Address' }}</span
       ><ElInput
         v-model="form.url"
         :required="kind !== 'openapi' || !form.document"
@@ -90,8 +110,8 @@ const make = () =>
         <ElButton text size="small" @click="pick">From a file</ElButton>
       </div>
     </div>
-    <label v-if="kind !== 'mcp' || !form.command" class="form-line"
-      ><span class="label">Secret</span
+    <label v-if="hasAddress(kind) && kind !== 'search' && (kind !== 'mcp' || !form.command)" class="form-line"
+      ><span class="label">{{ kind === 'calendar' ? 'Password' : 'Secret' }}</span
       ><ElInput
         v-model="form.secret"
         type="password"
@@ -104,7 +124,13 @@ const make = () =>
     </p>
     <div class="acts">
       <ElButton native-type="submit" type="primary" :disabled="isBusy">{{
-        isBusy ? 'Looking what it offers …' : kind === 'http' ? 'Put it together' : 'Look what it offers'
+        isBusy
+          ? 'Looking what it offers …'
+          : kind === 'http'
+            ? 'Put it together'
+            : hasAddress(kind) && kind !== 'calendar'
+              ? 'Look what it offers'
+              : 'Set it up'
       }}</ElButton>
       <ElButton @click="emit('cancel')">Cancel</ElButton>
     </div>

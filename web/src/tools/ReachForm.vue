@@ -3,11 +3,19 @@ import { ref } from 'vue'
 import { ElButton, ElInput, ElInputNumber } from 'element-plus'
 import type { ToolShown } from '@parrot/contract'
 import ChoiceField from '../shared/ChoiceField.vue'
+import CalendarSettings from './CalendarSettings.vue'
+import { hasAddress } from './kinds'
+import LineSettings from './LineSettings.vue'
 
 /** How a tool is reached: its address, how it says who asks, and how long and how often. */
 const tool = defineModel<ToolShown>({ required: true })
 const emit = defineEmits<{ secret: [secret: string] }>()
 const secret = ref('')
+const ADDRESSES: Partial<Record<ToolShown['kind'], string>> = {
+  mcp: 'Server',
+  calendar: 'Calendar',
+  search: 'Description',
+}
 const AUTHS = [
   ['none', 'nothing is needed'],
   ['header', 'a secret in a header'],
@@ -24,11 +32,11 @@ function send(text: string): void {
 
 <template>
   <label class="form-line"><span class="label">Name</span><ElInput v-model="tool.name" maxlength="80" /></label>
-  <label v-if="!tool.command" class="form-line"
-    ><span class="label">{{ tool.kind === 'mcp' ? 'Server' : 'Base address' }}</span
+  <label v-if="!tool.command && hasAddress(tool.kind)" class="form-line"
+    ><span class="label">{{ ADDRESSES[tool.kind] ?? 'Base address' }}</span
     ><ElInput v-model="tool.url" maxlength="2000" placeholder="https://…"
   /></label>
-  <div v-if="!tool.command" class="form-line">
+  <div v-if="!tool.command && hasAddress(tool.kind)" class="form-line">
     <span class="label">Who asks</span>
     <ChoiceField v-model="tool.auth.kind" :options="AUTHS" about="How it says who asks" />
   </div>
@@ -71,6 +79,21 @@ function send(text: string): void {
       </span>
     </form>
   </template>
+  <CalendarSettings v-if="tool.kind === 'calendar'" v-model="tool.settings" />
+  <LineSettings
+    v-if="tool.kind === 'mail'"
+    v-model="tool.settings.recipients"
+    label="Mails may go to"
+    placeholder="ana@club.example, @club.example, or * for anybody"
+    none="Nobody yet: no mail is sent."
+  />
+  <LineSettings
+    v-if="tool.kind === 'search'"
+    v-model="tool.settings.sites"
+    label="Only on"
+    placeholder="club.example"
+    none="Whatever the search engine finds."
+  />
   <div class="form-line">
     <span class="label">It may take</span>
     <span class="acts">

@@ -1,12 +1,21 @@
-import type { ToolKind, ToolOperation } from '@parrot/contract'
+import type { AppointmentSettings, ToolKind, ToolOperation } from '@parrot/contract'
 
 /** Where tools come from, with what each is good for. */
 export const TOOL_KINDS: Readonly<Record<ToolKind, { readonly name: string; readonly says: string }>> = {
   http: { name: 'Request', says: 'one request to an address, put together here' },
   openapi: { name: 'OpenAPI', says: 'everything a service describes in its OpenAPI document' },
   mcp: { name: 'MCP server', says: 'everything a server of the Model Context Protocol offers' },
+  calendar: {
+    name: 'Calendar',
+    says: 'free times, and appointments made, moved and cancelled (CalDAV, or an .ics to look at)',
+  },
+  mail: { name: 'Mail', says: 'mails to the addresses you allow, by the mail server of the settings' },
+  search: { name: 'Search', says: 'a search engine that describes itself by OpenSearch, on the sites you name' },
+  library: { name: 'Library', says: 'what another agent here has read, as it is published' },
 }
-export const KIND_ORDER: readonly ToolKind[] = ['http', 'openapi', 'mcp']
+/** Kinds that have an address of their own. */
+export const hasAddress = (kind: ToolKind): boolean => kind !== 'mail' && kind !== 'library'
+export const KIND_ORDER: readonly ToolKind[] = ['http', 'openapi', 'mcp', 'calendar', 'mail', 'search', 'library']
 
 /** An operation of one's own, as it begins. */
 export const blankOperation = (): ToolOperation => ({
@@ -107,3 +116,17 @@ export function pathsIn(value: unknown, most = 60): { path: string; example: str
   }
   return found
 }
+
+/** How appointments can be had until somebody says otherwise. */
+export const usualAppointments = (): AppointmentSettings => ({
+  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  hours: [{ days: [0, 1, 2, 3, 4], from: '09:00', to: '17:00' }],
+  lengthMinutes: 30,
+  bufferMinutes: 0,
+  noticeMinutes: 60,
+  daysAhead: 90,
+  windowDays: 7,
+  holidays: [],
+  places: [],
+  title: '{{name}}',
+})

@@ -1,5 +1,5 @@
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
-import type { ToolAuth, ToolKind, ToolOperation } from '@parrot/contract'
+import type { ToolAuth, ToolKind, ToolOperation, ToolSettings } from '@parrot/contract'
 import { created, moment } from './columns'
 
 /** A tool of the workspace. Its secret is sealed with the key file of the data folder and never leaves the server. */
@@ -15,6 +15,8 @@ export const tools = pgTable('tools', {
   timeoutMs: integer('timeout_ms').notNull(),
   callsPerDay: integer('calls_per_day'),
   operations: jsonb('operations').$type<ToolOperation[]>().notNull(),
+  /** What its kind needs to know: opening hours of a calendar, sites of a search. */
+  settings: jsonb('settings').$type<ToolSettings>().notNull().default({}),
   createdAt: created(),
   removedAt: moment('removed_at'),
 })
@@ -40,5 +42,33 @@ export const toolCalls = pgTable(
   (table) => [
     index('tool_calls_tool').on(table.toolId, table.at),
     index('tool_calls_conversation').on(table.conversationId),
+  ],
+)
+
+/** Appointments that were made through a tool: who with, when, and that they are off. */
+export const appointments = pgTable(
+  'appointments',
+  {
+    id: text('id').primaryKey(),
+    toolId: text('tool_id')
+      .notNull()
+      .references(() => tools.id, { onDelete: 'cascade' }),
+    /** What the visitor knows it by. */
+    number: text('number').notNull(),
+    place: text('place').notNull().default(''),
+    start: moment('start').notNull(),
+    /** Counts its changes, for invitations. */
+    sequence: integer('sequence').notNull().default(0),
+    name: text('name').notNull().default(''),
+    email: text('email').notNull().default(''),
+    note: text('note').notNull().default(''),
+    agentId: text('agent_id'),
+    conversationId: text('conversation_id'),
+    cancelledAt: moment('cancelled_at'),
+    createdAt: created(),
+  },
+  (table) => [
+    index('appointments_number').on(table.toolId, table.number),
+    index('appointments_conversation').on(table.conversationId),
   ],
 )

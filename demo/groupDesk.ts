@@ -1,0 +1,19 @@
+/** The calendar of the group desk, in which Marlow makes appointments. */
+export const groupDesk = {
+  kind: 'calendar',
+  name: 'Group desk',
+  settings: {
+    appointments: {
+      timeZone: 'Europe/London',
+      hours: [
+        { days: [0, 1, 2, 3, 4], from: '09:00', to: '12:00' },
+        { days: [0, 1, 2, 3], from: '13:30', to: '16:00' },
+      ],
+      lengthMinutes: 30,
+      noticeMinutes: 120,
+      daysAhead: 60,
+      windowDays: 5,
+      title: 'Group crossing: {{name}}',
+    },
+  },
+} as const

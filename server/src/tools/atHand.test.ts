@@ -1,0 +1,89 @@
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { buildSite, startMailbox, type Mailbox } from '../../../stand-ins'
+import { openTestApp, type TestApp } from '../../testing/testApp'
+
+/** Tools of kinds the product knows itself: mails, a search of sites, the library of another agent. */
+let app: TestApp
+let mailbox: Mailbox
+const site = buildSite(fileURLToPath(new URL('../../../stand-ins/site', import.meta.url)))
+let origin: string
+
+const make = async (body: object) => (await app.ask('POST', '/api/tools', body)).body
+const call = async (tool: { id: string; operations: { name: string }[] }, input: object, more: object = {}) =>
+  (await app.ask('POST', `/api/tools/${tool.id}/try`, { operation: tool.operations[0]!.name, input, ...more })).body
+
+beforeAll(async () => {
+  mailbox = await startMailbox({ smtpPort: 0, port: 0 })
+  await site.listen({ host: '127.0.0.1', port: 0 })
+  origin = site.listeningOrigin
+  app = await openTestApp({ PARROT_ALLOW_HOSTS: '127.0.0.1' })
+  const server = { host: '127.0.0.1', port: mailbox.smtpPort, security: 'none', from: 'desk@ferries.example' }
+  await app.ask('PUT', '/api/settings/mail', server)
+})
+afterAll(async () => {
+  await app?.end()
+  await site.close()
+  await mailbox?.close()
+})
+
+describe('a mail', () => {
+  const MAIL = { to: 'ana@club.example', subject: 'Your\ncrossing', text: 'At ten.\nSee you.' }
+
+  it('goes to whom it may, after a preview that sends nothing, and to nobody else', async () => {
+    const tool = await make({ kind: 'mail', name: 'Mails', settings: { recipients: ['@club.example'] } })
+    const shown = await call(tool, MAIL, { isDry: true })
+    expect(shown.request).toMatchObject({ url: 'mailto:ana@club.example', body: MAIL.text })
+    expect(mailbox.mails()).toHaveLength(0)
+    expect(await call(tool, MAIL)).toMatchObject({ isFailed: false })
+    expect(mailbox.mails()[0]).toMatchObject({ recipients: ['ana@club.example'], subject: 'Your crossing' })
+    for (const to of [
+      'eve@else.example',
+      'ana@club.example, eve@else.example',
+      'ana@club.example\nbcc: eve@else.example',
+    ])
+      expect(await call(tool, { ...MAIL, to }), to).toMatchObject({ isFailed: true })
+    expect(mailbox.mails()).toHaveLength(1)
+  })
+
+  it('goes nowhere until somebody says where it may', async () => {
+    const tool = await make({ kind: 'mail', name: 'More mails' })
+    expect((await call(tool, MAIL)).result).toContain('say under Tools whom mails may go to')
+  })
+})
+
+describe('a search', () => {
+  it('is described by its engine, finds pages, and only on the sites that are named', async () => {
+    const tool = await make({ kind: 'search', name: 'The site', url: `${origin}/opensearch.xml` })
+    const found = JSON.parse((await call(tool, { query: 'parking & charging' })).result) as {
+      title: string
+      url: string
+    }[]
+    expect(found[0]!.url).toBe(`${origin}/parking`)
+    const { operations, ...rest } = tool
+    await app.ask('PUT', `/api/tools/${tool.id}`, { ...rest, operations, settings: { sites: ['else.example'] } })
+    expect((await call(tool, { query: 'parking' })).result).toBe('[]')
+  })
+
+  it('that describes none is not set up', async () => {
+    const { status, body } = await app.ask('POST', '/api/tools', {
+      kind: 'search',
+      name: 'x',
+      url: `${origin}/news.xml`,
+    })
+    expect([status, body.title]).toEqual([422, 'There is no search described there that answers with a feed.'])
+  })
+})
+
+describe('the library of another agent', () => {
+  it('is looked through as it is published, by agents whose designers may look at it', async () => {
+    const { body: pip } = await app.ask('POST', '/api/agents', { name: 'Pip' })
+    const tool = await make({ kind: 'library', name: 'What Pip read', settings: { agentId: pip.id } })
+    expect((await call(tool, { query: 'ropes' })).result).toBe('“Pip” is not published yet.')
+    const note = { kind: 'note', title: 'Ropes', text: '# Ropes\n\nCoil every rope clockwise.' }
+    const { body: source } = await app.ask('POST', `/api/agents/${pip.id}/sources`, note)
+    await expect.poll(async () => (await app.ask('GET', `/api/sources/${source.id}`)).body.status).toBe('ready')
+    await app.ask('POST', `/api/agents/${pip.id}/editions`, { summary: 'one' })
+    expect((await call(tool, { query: 'How are ropes coiled?' })).result).toContain('Coil every rope clockwise.')
+  })
+})
