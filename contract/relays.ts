@@ -2,7 +2,16 @@ import { z } from 'zod'
 import { cueSchema, relaySchema } from '@parrot/core/team'
 import { citationSchema } from './turns'
 
-export { cueSchema, relaySchema, type Cue, type Leg, type Relay, type RelayInput } from '@parrot/core/team'
+export {
+  cueSchema,
+  EVENT_VALUES,
+  relaySchema,
+  type Cue,
+  type CueKind,
+  type Leg,
+  type Relay,
+  type RelayInput,
+} from '@parrot/core/team'
 
 export const relayShown = relaySchema.extend({
   id: z.string(),
@@ -11,6 +20,8 @@ export const relayShown = relaySchema.extend({
   nextAt: z.string().nullable(),
   /** What it cannot be run for; empty when it can. */
   problems: z.array(z.object({ leg: z.string(), problem: z.string() })),
+  /** A secret signs calls from outside. */
+  hasSecret: z.boolean(),
   lastRun: z.object({ id: z.string(), status: z.string(), at: z.string() }).nullable(),
 })
 export type RelayShown = z.infer<typeof relayShown>
@@ -46,6 +57,8 @@ export const runShown = z.object({
     }),
   ),
   output: z.string(),
+  /** The mail that is drafted of it; sent by a person, once. */
+  mail: z.object({ to: z.string(), subject: z.string(), sentAt: z.string().nullable() }).nullable(),
 })
 export type RunShown = z.infer<typeof runShown>
 export const runList = z.object({
@@ -56,4 +69,33 @@ export const legDeed = z.object({
   does: z.enum(['approve', 'again', 'leave']),
   /** The result as it is to go on, where it was changed. */
   text: z.string().max(20_000).optional(),
+})
+
+/** What a cue would do: the last things that happened, and for each whether the relay would have begun, and with what. */
+export const cueTried = z.object({
+  events: z.array(
+    z.object({
+      title: z.string(),
+      at: z.string(),
+      isTaken: z.boolean(),
+      because: z.string(),
+      inputs: z.record(z.string(), z.string()),
+    }),
+  ),
+})
+export type CueTried = z.infer<typeof cueTried>
+export const cueTry = z.object({ cue: cueSchema })
+
+/** What happened for a cue lately. */
+export const cueEvents = z.object({
+  events: z.array(z.object({ title: z.string(), at: z.string(), runId: z.string().nullable(), because: z.string() })),
+})
+export type CueEventsShown = z.infer<typeof cueEvents>
+export const cueSecret = z.object({ secret: z.string(), url: z.string() })
+/** Whether any cue begins anything just now. */
+export const cueSwitch = z.object({ isPaused: z.boolean() })
+export const runMail = z.object({
+  to: z.email('Write a mail address.'),
+  subject: z.string().trim().min(1, 'Write what it is about.').max(300),
+  text: z.string().trim().min(1).max(40_000),
 })

@@ -441,6 +441,7 @@ export const marlow: SampleAgent = {
       ],
       output: 'Going to {{island}} this week\n\n{{boats}}\n{{fare}}\n{{luggage}}',
       cue: {
+        kind: 'time',
         rule: 'FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0',
         timeZone: 'Europe/London',
         inputs: { island: 'Inchmore' },

@@ -1,77 +1,83 @@
-import * as rrule from 'rrule'
 import { z } from 'zod'
+import { OUTCOMES } from '../dialogue'
+import { ruleSchema, zoneSchema } from './recurrence'
 
-/** Node takes the package for a module of the old kind, with everything behind its default; bundlers do not. */
-const { RRule } = (rrule as unknown as { default?: typeof rrule }).default ?? rrule
+const words = z.array(z.string().trim().min(1).max(120)).max(30).default([])
 
-/** When a relay begins by itself: a recurrence rule (RFC 5545) in a time zone. */
-export const cueSchema = z.object({
-  rule: z
-    .string()
-    .trim()
-    .max(300)
-    .refine(
-      (rule) => readRule(rule) !== undefined,
-      'Write a recurrence such as FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0.',
-    ),
-  timeZone: z.string().max(60).refine(isZone, 'Write a time zone such as Europe/London.').default('UTC'),
+/** What every cue has: what the relay is given, with {{places}} for what happened, and how often a day at most. */
+const common = {
   inputs: z.record(z.string().max(40), z.string().max(4000)).default({}),
   isOn: z.boolean().default(true),
-})
+  mostPerDay: z.number().int().min(1).max(1000).default(20),
+}
+
+/** When a relay begins by itself: at a time, or when something happened. */
+export const cueSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('time'), rule: ruleSchema, timeZone: zoneSchema, ...common }),
+  /** Something new stands in a feed (RSS or Atom); with words, only what has one of them. */
+  z.object({ kind: z.literal('feed'), url: z.url({ protocol: /^https?$/ }).max(2000), words, ...common }),
+  /** Another program calls, signed with the secret of the cue (Standard Webhooks). */
+  z.object({ kind: z.literal('call'), ...common }),
+  /** A conversation with a visitor is over; how it ended, and what was said in it. */
+  z.object({
+    kind: z.literal('conversation'),
+    outcomes: z.array(z.enum(OUTCOMES)).max(7).default([]),
+    words,
+    ...common,
+  }),
+])
 export type Cue = z.infer<typeof cueSchema>
+export type CueKind = Cue['kind']
 
-function isZone(name: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name })
-    return true
-  } catch {
-    return false
-  }
+/** Something that happened: what tells it from others, and what stands in it by name. */
+export interface CueEvent {
+  /** The same for the same event, however often it is seen. */
+  readonly key: string
+  readonly title: string
+  readonly at: Date
+  readonly values: Readonly<Record<string, string>>
+  readonly outcomes?: readonly string[]
 }
 
-/** More often than every so many minutes is a mistake. */
-const LEAST_MINUTES = 15
-
-function readRule(rule: string): InstanceType<typeof RRule> | undefined {
-  try {
-    const options = RRule.parseString(rule)
-    if (options.freq === undefined || options.freq > RRule.HOURLY) return undefined
-    // Every minute of an hour is named one by one; more of them than fit the least distance are refused.
-    const minutes = [options.byminute ?? 0].flat().length
-    if (minutes > 60 / LEAST_MINUTES) return undefined
-    return new RRule({ ...options, dtstart: new Date(Date.UTC(2024, 0, 1)), bysecond: 0 })
-  } catch {
-    return undefined
-  }
+/** Whether a cue takes an event, and why not. */
+export function takes(cue: Cue, event: CueEvent): { readonly isTaken: boolean; readonly because: string } {
+  const no = (because: string) => ({ isTaken: false, because })
+  const holds = (text: string, list: readonly string[]) =>
+    list.length === 0 || list.some((word) => text.toLowerCase().includes(word.toLowerCase()))
+  const all = Object.values(event.values).join('\n')
+  if ('words' in cue && !holds(all, cue.words)) return no(`It holds none of: ${cue.words.join(', ')}.`)
+  if (
+    cue.kind === 'conversation' &&
+    cue.outcomes.length > 0 &&
+    !cue.outcomes.some((each) => event.outcomes?.includes(each))
+  )
+    return no(`It ended in none of: ${cue.outcomes.join(', ')}.`)
+  return { isTaken: true, because: '' }
 }
 
-/** The clock on the wall of a time zone at a moment, as if it were UTC. */
-function wallOf(moment: Date, timeZone: string): Date {
-  const parts = new Intl.DateTimeFormat('en-GB', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-    hourCycle: 'h23',
-  }).formatToParts(moment)
-  const part = (type: string) => Number(parts.find((each) => each.type === type)!.value)
-  return new Date(Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'), part('second')))
+const LONGEST_INPUT = 20_000
+
+/**
+ * What a relay is given for an event: its inputs with the {{places}} filled. An input that the cue says nothing of takes what
+ * stands in the event under its own name. What happened outside is only ever given as what it is: no place is filled twice.
+ */
+export function inputsFor(cue: Cue, event: CueEvent | undefined, names: readonly string[]): Record<string, string> {
+  return Object.fromEntries(
+    names.map((name) => {
+      const written = cue.inputs[name]?.trim() ?? ''
+      const value =
+        written === ''
+          ? (event?.values[name] ?? '')
+          : written.replace(/\{\{\s*([\w-]+)\s*\}\}/g, (_, key: string) => event?.values[key] ?? '')
+      return [name, value.slice(0, LONGEST_INPUT)]
+    }),
+  )
 }
 
-/** The moment at which a clock on the wall shows a time; where clocks skip it, the moment after. */
-function momentOf(wall: Date, timeZone: string): Date {
-  let moment = wall
-  // Twice: the first guess may lie on the other side of a change of clocks.
-  for (let turn = 0; turn < 2; turn++)
-    moment = new Date(moment.getTime() + (wall.getTime() - wallOf(moment, timeZone).getTime()))
-  return moment
-}
-
-/** When a cue is due next after a moment; undefined when never again. At nine stays nine when clocks change. */
-export function nextDue({ rule, timeZone }: Pick<Cue, 'rule' | 'timeZone'>, after: Date): Date | undefined {
-  const next = readRule(rule)?.after(wallOf(after, timeZone))
-  return next ? momentOf(next, timeZone) : undefined
+/** What stands in an event of each kind, by name. */
+export const EVENT_VALUES: Readonly<Record<CueKind, readonly string[]>> = {
+  time: [],
+  feed: ['title', 'text', 'link', 'date'],
+  call: ['text'],
+  conversation: ['opening', 'text', 'outcomes', 'visitor'],
 }

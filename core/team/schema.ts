@@ -8,7 +8,11 @@ const name = z
 /** What a relay is given at its start. */
 export const inputSchema = z.object({
   name,
-  type: z.enum(['text', 'number', 'date', 'choice']).default('text'),
+  /** A feed is read when the relay begins: its newest entries, a line each. */
+  type: z.enum(['text', 'number', 'date', 'choice', 'feed']).default('text'),
+  /** Of a feed: where it is, and how many of its entries are taken. */
+  url: z.string().trim().max(2000).default(''),
+  most: z.number().int().min(1).max(50).default(5),
   choices: z.array(z.string().trim().min(1).max(120)).max(50).default([]),
   required: z.boolean().default(true),
 })
@@ -43,5 +47,10 @@ export const relaySchema = z.object({
   legs: z.array(legSchema).max(30).default([]),
   /** What comes of it, with {{names}}; empty for the last result. */
   output: z.string().max(8000).default(''),
+  /** A mail that is drafted of what comes of it, to be read and sent by a person; null for none. */
+  mail: z
+    .object({ to: z.string().trim().max(400).default(''), subject: z.string().trim().max(300).default('') })
+    .nullable()
+    .default(null),
 })
 export type Relay = z.infer<typeof relaySchema>

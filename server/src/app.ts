@@ -21,6 +21,7 @@ import { Bus } from './bus'
 import type { Config } from './config'
 import { openDataFolder, type DataFolder } from './dataFolder'
 import { keepStatistics, openDatabase, openWire } from './database'
+import { cueRoutes, keepCues } from './cues'
 import { debriefRoutes, debriefWork, keepEnding } from './debrief'
 import { deliveryRoutes, sendWork } from './delivery'
 import { deskRoutes, keepWatch } from './desk'
@@ -58,7 +59,7 @@ import { PlayPool } from './playing'
 import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
-import { keepCues, relayRoutes, relayWork, teamRoutes } from './team'
+import { relayRoutes, relayWork, teamRoutes } from './team'
 import { toolRoutes } from './tools'
 import { keepErasing, outletRoutes, talkRoutes } from './outlets'
 import type { Services } from './services'
@@ -286,6 +287,7 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(toolRoutes(services))
   await server.register(teamRoutes(services))
   await server.register(relayRoutes(services))
+  await server.register(cueRoutes(services))
   await server.register(talkRoutes(services, widget))
   if (widget) await server.register(staticFiles, { root: widget, prefix: '/widget/', decorateReply: false })
   await serveWeb(server, assetFolder('./web', '../../web/dist'))

@@ -1,4 +1,5 @@
 import { and, eq, isNull, lt, notInArray, or, sql } from 'drizzle-orm'
+import { talksEnded } from '../cues'
 import { announce } from '../delivery'
 import { agents, conversations } from '../database'
 import { every } from '../every'
@@ -8,13 +9,14 @@ import { debriefOf } from './queries'
 const AT_ONCE = 500
 const EVERY_MS = 60_000
 
-type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'log'>
+type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'log' | 'bus'>
 
 /**
  * Ends the conversations in which nobody said anything for a while and no person is wanted: whoever is to be told is, and
  * the debrief asks them. Gives how many.
  */
-export async function endSilent({ config, db, jobs }: Means): Promise<number> {
+export async function endSilent(means: Means): Promise<number> {
+  const { config, db, jobs } = means
   const silent = db
     .select({ id: conversations.id })
     .from(conversations)
@@ -40,8 +42,15 @@ export async function endSilent({ config, db, jobs }: Means): Promise<number> {
     const times = { startedAt: createdAt.toISOString(), lastAt: lastAt.toISOString() }
     await announce({ db, jobs }, agentId, { event: 'conversation.ended', data: { ...data, ...times } })
   }
-  for (const agentId of new Set(ended.map((row) => row.agentId)))
+  for (const agentId of new Set(ended.map((row) => row.agentId))) {
     if (await debriefOf(db, agentId)) await jobs.add('debrief', agentId)
+    const own = ended.filter((row) => row.agentId === agentId)
+    await talksEnded(
+      means,
+      agentId,
+      own.map(({ id }) => id),
+    )
+  }
   return ended.length
 }
 

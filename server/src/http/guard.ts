@@ -25,6 +25,7 @@ const FOR_VISITORS: ReadonlySet<string> = new Set([
   '/bubble/:file',
   '/v1/chat/completions',
   '/mcp/:slug',
+  '/api/cues/:id',
   '/widget/*',
   '/api/faces/:face',
   '/api/health',

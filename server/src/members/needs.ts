@@ -110,6 +110,7 @@ const SUBJECTS: readonly (readonly [begins: string, agents: Find, changed?: Find
   ['/api/surveys/:id', ownerIn(surveys)],
   ['/api/outlets/:id', ownerIn(outlets)],
   ['/api/relays/:id', ownerIn(relays)],
+  ['/api/cues/:id', ownerIn(relays)],
   ['/api/runs/:id', ownerIn(relayRuns)],
   ['/api/hooks/:id', ownerIn(hooks)],
   ['/api/visitors/:id', ownerIn(visitors)],

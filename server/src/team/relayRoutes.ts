@@ -1,9 +1,19 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
 import { withLeg, type LegResult } from '@parrot/core/team'
-import { legDeed, newRun, relayChange, relayList, relayShown, runList, runMade, runShown } from '@parrot/contract'
+import {
+  legDeed,
+  newRun,
+  relayChange,
+  relayList,
+  relayShown,
+  runList,
+  runMade,
+  runMail,
+  runShown,
+} from '@parrot/contract'
 import { agentById } from '../agents/queries'
-import { every } from '../every'
+import { sendMail } from '../delivery'
 import { HttpProblem } from '../http/problems'
 import { nameOf } from '../members'
 import type { Services } from '../services'
@@ -12,7 +22,6 @@ import {
   addRun,
   changeRelay,
   changeRun,
-  claimDue,
   listRelays,
   relayById,
   runById,
@@ -116,6 +125,29 @@ export const relayRoutes =
       return reply.code(204).send()
     })
 
+    /** Sends the mail that was drafted of a run, as a person left it; once. */
+    app.post(
+      '/api/runs/:id/mail',
+      { schema: { params, body: runMail, response: { 200: runShown } } },
+      async ({ params: { id }, body: { to, subject, text } }) => {
+        const sentAt = new Date().toISOString()
+        const run = await changeRun(db, id, ({ status, mail }) => {
+          if (status !== 'done' || !mail)
+            throw new HttpProblem(409, 'There is no mail to be sent.', 'Let the run come to its end first.')
+          if (mail.sentAt !== null)
+            throw new HttpProblem(409, 'The mail was sent already.', `It went out to ${mail.to}.`)
+          return { mail: { to, subject, sentAt } }
+        })
+        const { isTaken, answer } = await sendMail(db, services.seal, to, { subject, text })
+        if (!isTaken) {
+          await setRun(db, id, { mail: { to, subject, sentAt: null } })
+          throw new HttpProblem(502, 'The mail was not taken.', answer, { code: 'mail' })
+        }
+        bus.tell(run.agentId, 'relays')
+        return shownRun(db, await runById(db, id))
+      },
+    )
+
     /** A person says how a leg goes on that waits for them. */
     app.post(
       '/api/runs/:id/legs/:leg',
@@ -155,30 +187,3 @@ function afterDeed(
   // The yes is said when the leg is taken up again.
   return leg.state === 'asks' ? { ...leg, state: 'waiting' } : undefined
 }
-
-const EVERY_MS = 30_000
-const MISSED_MS = 10 * 60_000
-
-/** Begins what is due; gives how many. One that was due while nothing ran is begun once, and says that it is late. */
-export async function beginDue({ db, jobs, bus, log }: Pick<Services, 'db' | 'jobs' | 'bus' | 'log'>): Promise<number> {
-  const due = await claimDue(db)
-  for (const relay of due) {
-    const isLate = Date.now() - relay.nextAt!.getTime() > MISSED_MS
-    try {
-      const run = await addRun(db, relay, relay.cue?.inputs ?? {}, isLate ? 'its cue, late' : 'its cue')
-      await jobs.add('relay', run.id)
-      bus.tell(relay.agentId, 'relays')
-    } catch (error) {
-      log.warn(error)
-    }
-  }
-  return due.length
-}
-
-/** Looks for cues that are due; gives the function that stops it. */
-export const keepCues = (services: Services): (() => void) =>
-  every(
-    EVERY_MS,
-    () => beginDue(services),
-    (error) => services.log.error(error),
-  )

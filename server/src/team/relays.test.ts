@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
 import { relayRuns, relays } from '../database'
-import { beginDue } from './relayRoutes'
+import { beginDue } from '../cues'
 
 let app: TestApp
 let ada: string
@@ -194,7 +194,12 @@ describe('a relay', () => {
 })
 
 describe('a cue', () => {
-  const cue = { rule: 'FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0', timeZone: 'Europe/London', inputs: { crop: 'beans' } }
+  const cue = {
+    kind: 'time',
+    rule: 'FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0',
+    timeZone: 'Europe/London',
+    inputs: { crop: 'beans' },
+  }
   it('begins a relay when it is due, once, and says when it is next', async () => {
     const relay = await make([{ agent: pea, task: 'When are {{crop}} sown?' }], { cue })
     expect(new Date(relay.nextAt).getUTCDay()).toBe(4)
@@ -215,6 +220,8 @@ describe('a cue', () => {
   it('is quiet while it is off, and one that nobody can read is refused', async () => {
     const off = await make([{ task: 'x' }], { cue: { ...cue, isOn: false } })
     expect(off.nextAt).toBeNull()
-    expect(await make([{ task: 'x' }], { cue: { rule: 'every Thursday' } })).toMatchObject({ status: 400 })
+    expect(await make([{ task: 'x' }], { cue: { kind: 'time', rule: 'every Thursday' } })).toMatchObject({
+      status: 400,
+    })
   })
 })

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, lte } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm'
 import { nextDue, outputOf, problemsIn, type LegResult, type Relay } from '@parrot/core/team'
 import type { Cue, RelayShown, RunShown } from '@parrot/contract'
 import { agents, relayRuns, relays, type Database } from '../database'
@@ -24,25 +24,52 @@ export const listRelays = (db: Database, agentId: string): Promise<RelayRow[]> =
     .where(and(eq(relays.agentId, agentId), isNull(relays.removedAt)))
     .orderBy(asc(relays.createdAt))
 
-const dueOf = (cue: Cue | null): Date | null => (cue?.isOn ? (nextDue(cue, new Date()) ?? null) : null)
+/** How often a feed is looked at. */
+const LOOK_MS = 10 * 60_000
+
+/** When a cue is to be looked at next; null for one that is off, or that waits to be told. */
+export function nextLook(cue: Cue | null, now = new Date()): Date | null {
+  if (!cue?.isOn) return null
+  if (cue.kind === 'time') return nextDue(cue, now) ?? null
+  return cue.kind === 'feed' ? new Date(now.getTime() + LOOK_MS) : null
+}
 
 export async function addRelay(db: Database, agentId: string, spec: Relay, cue: Cue | null): Promise<RelayRow> {
   const [row] = await db
     .insert(relays)
-    .values({ id: newId(), agentId, spec, cue, nextAt: dueOf(cue) })
+    .values({ id: newId(), agentId, spec, cue, nextAt: firstLook(cue) })
     .returning()
   return row!
 }
 
 export async function changeRelay(db: Database, id: string, spec: Relay, cue: Cue | null): Promise<RelayRow> {
+  const before = await relayById(db, id)
+  const isSame = sourceOf(before.cue) === sourceOf(cue)
   const [row] = await db
     .update(relays)
-    .set({ spec, cue, nextAt: dueOf(cue) })
-    .where(and(eq(relays.id, id), isNull(relays.removedAt)))
+    .set({
+      spec,
+      cue,
+      // A cue that looks elsewhere, or is switched on, begins with what comes from then on.
+      ...(isSame ? {} : { nextAt: firstLook(cue), lookedAt: null }),
+    })
+    .where(eq(relays.id, id))
     .returning()
-  if (!row) throw notFound('relay')
-  return row
+  return row!
 }
+
+/** What a cue listens to; "" for one that is off. */
+const sourceOf = (cue: Cue | null): string =>
+  !cue?.isOn
+    ? ''
+    : cue.kind === 'time'
+      ? `time ${cue.rule} ${cue.timeZone}`
+      : cue.kind === 'feed'
+        ? `feed ${cue.url}`
+        : cue.kind
+
+/** A feed is looked at soon, so that what is there already is known. */
+const firstLook = (cue: Cue | null): Date | null => (cue?.isOn && cue.kind === 'feed' ? new Date() : nextLook(cue))
 
 /** Takes a relay away, or brings it back; its cue is quiet meanwhile. */
 export async function setRelayRemoved(db: Database, id: string, isRemoved: boolean): Promise<void> {
@@ -69,7 +96,7 @@ export async function shownRelays(db: Database, rows: readonly RelayRow[]): Prom
           .from(relayRuns)
           .where(inArray(relayRuns.relayId, ids))
           .orderBy(relayRuns.relayId, desc(relayRuns.createdAt))
-  return rows.map(({ id, spec, cue, nextAt }) => {
+  return rows.map(({ id, spec, cue, nextAt, sealedSecret }) => {
     const run = last.find(({ relayId }) => relayId === id)
     return {
       ...spec,
@@ -77,6 +104,7 @@ export async function shownRelays(db: Database, rows: readonly RelayRow[]): Prom
       cue,
       nextAt: nextAt?.toISOString() ?? null,
       problems: problemsIn(spec),
+      hasSecret: sealedSecret !== null,
       lastRun: run ? { id: run.id, status: run.status, at: run.at.toISOString() } : null,
     }
   })
@@ -99,7 +127,8 @@ export async function addRun(
   const given: Record<string, string> = {}
   for (const { name, required, type, choices } of relay.spec.inputs) {
     const value = inputs[name]?.trim() ?? ''
-    if (value === '' && required) throw wrongInput(name, 'is needed to begin')
+    // A feed is read when the run begins.
+    if (value === '' && required && type !== 'feed') throw wrongInput(name, 'is needed to begin')
     if (value !== '' && type === 'number' && !Number.isFinite(Number(value))) throw wrongInput(name, 'must be a number')
     if (value !== '' && type === 'choice' && choices.length > 0 && !choices.includes(value))
       throw wrongInput(name, `must be one of ${choices.join(', ')}`)
@@ -178,24 +207,6 @@ export async function shownRun(db: Database, row: RunRow): Promise<RunShown> {
       return { ...leg, agent, task, agentName: rows.find(({ id }) => id === agent)?.name ?? 'an agent that is no more' }
     }),
     output: row.status === 'done' ? outputOf(row.spec, row) : '',
+    mail: row.mail,
   }
-}
-
-/** Relays whose cue is due, each claimed for the one who asks: no other server begins it too. */
-export async function claimDue(db: Database): Promise<RelayRow[]> {
-  const now = new Date()
-  const due = await db
-    .select()
-    .from(relays)
-    .where(and(lte(relays.nextAt, now), isNull(relays.removedAt)))
-  const claimed: RelayRow[] = []
-  for (const row of due) {
-    const [mine] = await db
-      .update(relays)
-      .set({ nextAt: dueOf(row.cue) })
-      .where(and(eq(relays.id, row.id), eq(relays.nextAt, row.nextAt!)))
-      .returning()
-    if (mine) claimed.push(row)
-  }
-  return claimed
 }

@@ -1,7 +1,16 @@
 import { exchangeOf, type Exchange } from '@parrot/core/dialogue'
 import { phrasesFor } from '@parrot/core/languages'
-import { nextLegs, withLeg, withoutRepeats, type LegResult, type LegToDo, type RelayRun } from '@parrot/core/team'
+import {
+  nextLegs,
+  taskFor,
+  withLeg,
+  withoutRepeats,
+  type LegResult,
+  type LegToDo,
+  type RelayRun,
+} from '@parrot/core/team'
 import { agentById } from '../agents/queries'
+import { entriesOf } from '../feeds'
 import type { Works } from '../jobs'
 import type { Services } from '../services'
 import { listTools } from '../tools'
@@ -84,6 +93,15 @@ export const relayWork = (services: Services): Works => {
       let row = await runById(db, id)
       if (row.status === 'done' || row.status === 'cancelled') return
       row = await write(id, () => ({ status: 'running' }))
+      const given = await feedsOf(services, row).catch((error: unknown) => error as Error)
+      if (given instanceof Error) {
+        const first = row.legs[0]!
+        await setLeg(id, { ...first, state: 'failed', because: given.message })
+        await write(id, () => ({ status: 'failed' }))
+        bus.tell(row.agentId, 'relays')
+        return
+      }
+      if (Object.keys(given).length > 0) row = await write(id, (run) => ({ inputs: { ...run.inputs, ...given } }))
       const careful = await mayChange(services, row)
       // What was at work when the server was killed.
       for (const leg of row.legs.filter(({ state }) => state === 'running'))
@@ -109,7 +127,11 @@ export const relayWork = (services: Services): Works => {
         : row.legs.some(({ state }) => state === 'failed')
           ? 'failed'
           : 'waiting'
-      await write(id, () => ({ status, endedAt: status === 'done' ? new Date() : null }))
+      await write(id, (run) => ({
+        status,
+        endedAt: status === 'done' ? new Date() : null,
+        ...(status === 'done' && run.mail === null ? { mail: mailOf(run) } : {}),
+      }))
       bus.tell(row.agentId, 'relays')
     },
     giveUp: async (id) => {
@@ -119,6 +141,22 @@ export const relayWork = (services: Services): Works => {
     reopen: async (id) => setRun(db, id, { status: 'queued' }),
   }
 }
+
+/** The newest entries of the feeds a relay is given, for inputs that were left open: a line each. */
+async function feedsOf(services: Services, { spec, inputs }: RunRow): Promise<Record<string, string>> {
+  const open = spec.inputs.filter(({ name, type, url }) => type === 'feed' && url !== '' && !inputs[name])
+  const read = await Promise.all(
+    open.map(async ({ name, url, most }) => {
+      const entries = (await entriesOf(services, url)).slice(0, most)
+      return [name, entries.map(({ title, values }) => `- ${title}: ${values.text}`).join('\n')] as const
+    }),
+  )
+  return Object.fromEntries(read)
+}
+
+/** The mail that is drafted of a run that is over; null where none is wanted. */
+const mailOf = (run: RunRow): RunRow['mail'] =>
+  run.spec.mail && { to: taskFor(run.spec.mail.to, run), subject: taskFor(run.spec.mail.subject, run), sentAt: null }
 
 /** The yes that an agent waits for, in its language. */
 const yesIn = ({ brief }: Subject): string => phrasesFor(brief.identity.language).yes

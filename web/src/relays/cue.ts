@@ -27,7 +27,9 @@ export function ruleFrom({ days, time }: WeekCue): string {
 }
 
 /** A cue as it begins: Mondays at nine, where one is. */
-export const blankCue = (): Cue => ({
+export const blankCue = (): Extract<Cue, { kind: 'time' }> => ({
+  kind: 'time',
+  mostPerDay: 20,
   rule: ruleFrom({ days: [0], time: '09:00' }),
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   inputs: {},

@@ -1,4 +1,4 @@
-import { index, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
+import { index, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Cue, Relay } from '@parrot/contract'
 import type { Exchange } from '@parrot/core/dialogue'
 import type { LegResult } from '@parrot/core/team'
@@ -15,6 +15,10 @@ export const relays = pgTable(
       .references(() => agents.id, { onDelete: 'cascade' }),
     spec: jsonb('spec').$type<Relay>().notNull(),
     cue: jsonb('cue').$type<Cue>(),
+    /** What signs calls from outside, sealed. */
+    sealedSecret: text('sealed_secret'),
+    /** When its cue was looked at first: what was there before is not new. */
+    lookedAt: moment('looked_at'),
     /** When its cue is due next; null where it has none, or none that is on. */
     nextAt: moment('next_at'),
     createdAt: created(),
@@ -39,8 +43,28 @@ export const relayRuns = pgTable(
     pending: jsonb('pending').$type<Record<string, Exchange>>().notNull().default({}),
     status: text('status').$type<'queued' | 'running' | 'waiting' | 'done' | 'failed' | 'cancelled'>().notNull(),
     by: text('by').notNull(),
+    /** The mail that is drafted of what comes of it, and when it was sent. */
+    mail: jsonb('mail').$type<{ to: string; subject: string; sentAt: string | null }>(),
     createdAt: created(),
     endedAt: moment('ended_at'),
   },
   (table) => [index('relay_runs_relay').on(table.relayId, table.createdAt)],
+)
+
+/** What happened for a cue, each once: whether a relay was begun for it, and why not. */
+export const relayEvents = pgTable(
+  'relay_events',
+  {
+    id: text('id').primaryKey(),
+    relayId: text('relay_id')
+      .notNull()
+      .references(() => relays.id, { onDelete: 'cascade' }),
+    key: text('key').notNull(),
+    title: text('title').notNull(),
+    runId: text('run_id'),
+    because: text('because').notNull().default(''),
+    at: moment('at').notNull(),
+    createdAt: created(),
+  },
+  (table) => [uniqueIndex('relay_events_key').on(table.relayId, table.key)],
 )

@@ -1,0 +1,210 @@
+import { eq } from 'drizzle-orm'
+import { Webhook } from 'standardwebhooks'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { startMailbox, type Mailbox } from '../../../stand-ins'
+import { openOffice, type Office } from '../../testing/office'
+import { openTestApp, type TestApp } from '../../testing/testApp'
+import { conversations, relays } from '../database'
+import { endSilent } from '../debrief/ended'
+import { beginDue } from './index'
+
+/** What begins relays by itself: a feed, a call from outside, a conversation that is over. */
+let app: TestApp
+let office: Office
+let mailbox: Mailbox
+let agent: string
+
+const item = (id: string, title: string, text = 'At the quay.') =>
+  `<item><guid>${id}</guid><title>${title}</title><description>${text}</description><pubDate>Mon, 01 Mar 2027 0${id.length}:00:00 GMT</pubDate></item>`
+const feedOf =
+  (...items: string[]): Office['answer'] =>
+  (_request, response) => {
+    response.writeHead(200, { 'content-type': 'application/rss+xml' })
+    response.end(`<?xml version="1.0"?><rss version="2.0"><channel><title>News</title><link>http://x</link><description>n</description>${items.join('')}</channel></rss>`) // prettier-ignore
+  }
+const make = async (cue: object | null, more: object = {}) =>
+  (
+    await app.ask('POST', `/api/agents/${agent}/relays`, {
+      name: 'A notice',
+      inputs: [{ name: 'news', type: 'text', required: false }],
+      legs: [{ name: 'answer', agent, task: 'When is the gate locked?' }],
+      output: 'News: {{news}}\n{{answer}}',
+      cue,
+      ...more,
+    })
+  ).body
+const runsOf = async (id: string) =>
+  (await app.ask('GET', `/api/relays/${id}/runs`)).body.runs as { id: string; by: string }[]
+const eventsOf = async (id: string) =>
+  (await app.ask('GET', `/api/relays/${id}/events`)).body.events as { title: string; because: string }[]
+/** Looks at what is due as if its time had come. */
+async function look(id: string): Promise<void> {
+  await app.services.db
+    .update(relays)
+    .set({ nextAt: new Date(Date.now() - 1000) })
+    .where(eq(relays.id, id))
+  await beginDue(app.services)
+}
+const over = (id: string) =>
+  expect
+    .poll(async () => (await app.ask('GET', `/api/runs/${id}`)).body, { timeout: 15_000 })
+    .toMatchObject({ status: 'done' })
+
+beforeAll(async () => {
+  office = await openOffice()
+  mailbox = await startMailbox({ smtpPort: 0, port: 0 })
+  app = await openTestApp({ PARROT_ALLOW_HOSTS: '127.0.0.1', PARROT_QUIET_MINUTES: '1' })
+  agent = (await app.ask('POST', '/api/agents', { name: 'Pea' })).body.id
+  await app.read(agent, new File(['# Gate\n\nThe gate is locked at 20:00.'], 'Gate.md'))
+  await app.ask('PUT', '/api/settings/mail', { host: '127.0.0.1', port: mailbox.smtpPort, security: 'none', from: 'desk@plots.example' }) // prettier-ignore
+}, 60_000)
+afterAll(async () => {
+  office.close()
+  await app.end()
+  await mailbox.close()
+})
+
+describe('a feed', () => {
+  it('begins a relay for what is new, each once, and not for what stood there before', async () => {
+    office.answer = feedOf(item('a', 'Old news'))
+    const cue = { kind: 'feed', url: `http://${office.host}/news.xml`, inputs: { news: '{{title}}' } }
+    const relay = await make(cue)
+    await look(relay.id)
+    expect(await runsOf(relay.id)).toEqual([])
+    office.answer = feedOf(item('a', 'Old news'), item('bb', 'A new gate'), item('ccc', 'A new path'))
+    await look(relay.id)
+    await look(relay.id)
+    const runs = await runsOf(relay.id)
+    expect(runs.map(({ by }) => by)).toEqual(['its cue', 'its cue'])
+    await over(runs[1]!.id)
+    const run = (await app.ask('GET', `/api/runs/${runs[1]!.id}`)).body
+    expect(run.output).toContain('News: A new gate\nThe gate is locked at 20:00')
+    expect((await eventsOf(relay.id)).map(({ because }) => because).sort()).toEqual(['', '', 'It was there before.'])
+  })
+
+  it('begins no more than so many a day, and nothing while all is paused', async () => {
+    office.answer = feedOf()
+    const relay = await make({ kind: 'feed', url: `http://${office.host}/few.xml`, mostPerDay: 1 })
+    await look(relay.id)
+    office.answer = feedOf(item('a', 'One'), item('bb', 'Two'))
+    await look(relay.id)
+    expect(await runsOf(relay.id)).toHaveLength(1)
+    expect((await eventsOf(relay.id)).map(({ because }) => because)).toContain('It began 1 times today already.')
+    await app.ask('PUT', '/api/settings/cues', { isPaused: true })
+    office.answer = feedOf(item('dddd', 'Four'))
+    await look(relay.id)
+    await app.ask('PUT', '/api/settings/cues', { isPaused: false })
+    expect((await eventsOf(relay.id))[0]).toMatchObject({ title: 'Four', because: 'All cues were paused.' })
+  })
+
+  it('is tried on its last entries before it is switched on, with what would have been done', async () => {
+    office.answer = feedOf(item('a', 'The gate'), item('bb', 'The hedge'))
+    const relay = await make(null)
+    const cue = { kind: 'feed', url: `http://${office.host}/try.xml`, words: ['gate'], inputs: { news: '{{title}}!' } }
+    const { events } = (await app.ask('POST', `/api/relays/${relay.id}/cue/try`, { cue })).body
+    expect(events).toMatchObject([
+      { title: 'The hedge', isTaken: false, because: 'It holds none of: gate.' },
+      { title: 'The gate', isTaken: true, inputs: { news: 'The gate!' } },
+    ])
+    expect(await runsOf(relay.id)).toEqual([])
+  })
+
+  it.each([
+    ['no feed', 200, '<html>gone</html>', 'no feed'],
+    ['gone', 410, '', 'status 410'],
+  ])('that is %s is said to be so', async (_what, status, body, words) => {
+    office.answer = (_request, response) => {
+      response.writeHead(status, { 'content-type': 'text/html' })
+      response.end(body)
+    }
+    const relay = await make(null)
+    const told = await app.ask('POST', `/api/relays/${relay.id}/cue/try`, {
+      cue: { kind: 'feed', url: `http://${office.host}/x` },
+    })
+    expect([told.status, told.body.title]).toEqual([422, expect.stringContaining(words)])
+  })
+})
+
+describe('a call from outside', () => {
+  const send = (id: string, secret: string, key: string, body: string, at = new Date()) =>
+    app.server.inject({
+      method: 'POST',
+      url: `/api/cues/${id}`,
+      payload: body,
+      headers: {
+        'content-type': 'application/json',
+        'webhook-id': key,
+        'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
+        'webhook-signature': new Webhook(secret).sign(key, at, body),
+      },
+    })
+
+  it('begins a relay where it is signed, once for one call, and not where it is old, forged or off', async () => {
+    const relay = await make({ kind: 'call', inputs: { news: '{{what}}' } })
+    const { secret } = (await app.ask('POST', `/api/relays/${relay.id}/secret`)).body
+    const body = JSON.stringify({ what: 'Rain {{x}}' })
+    const first = await send(relay.id, secret, 'm1', body)
+    expect(first.statusCode).toBe(202)
+    expect((await send(relay.id, secret, 'm1', body)).json()).toEqual({
+      runId: null,
+      because: 'It was taken before.',
+    })
+    const runs = await runsOf(relay.id)
+    expect(runs).toHaveLength(1)
+    expect((await app.ask('GET', `/api/runs/${runs[0]!.id}`)).body.inputs).toEqual({ news: 'Rain {{x}}' })
+    const other = `whsec_${Buffer.from('another secret of some length').toString('base64')}`
+    expect((await send(relay.id, other, 'm2', body)).statusCode).toBe(401)
+    expect((await send(relay.id, secret, 'm3', body, new Date(Date.now() - 3_600_000))).statusCode).toBe(401)
+    expect((await send('nosuchrelay', secret, 'm4', body)).statusCode).toBe(401)
+    await app.ask('POST', `/api/relays/${relay.id}/cues`, { kind: 'call', isOn: false })
+    expect((await send(relay.id, secret, 'm5', body)).statusCode).toBe(409)
+  })
+})
+
+describe('a conversation that is over', () => {
+  it('begins a relay, by how it ended', async () => {
+    await app.ask('POST', `/api/agents/${agent}/editions`, { summary: 'one' })
+    const slug = (await app.ask('GET', `/api/agents/${agent}`)).body.slug as string
+    const relay = await make({ kind: 'conversation', outcomes: ['unknown'], inputs: { news: '{{opening}}' } })
+    for (const text of ['When is the gate locked?', 'Who won the raffle in Lisbon?'])
+      await app.ask('POST', `/api/talk/${slug}/turns`, { text })
+    await app.services.db.update(conversations).set({ lastAt: new Date(Date.now() - 3_600_000) })
+    await endSilent(app.services)
+    const runs = await runsOf(relay.id)
+    expect(runs).toHaveLength(1)
+    expect((await app.ask('GET', `/api/runs/${runs[0]!.id}`)).body.inputs.news).toBe('Who won the raffle in Lisbon?')
+  })
+})
+
+describe('a relay that is given a feed and drafts a mail', () => {
+  it('reads it when it begins, and the mail goes out once, as a person left it', async () => {
+    office.answer = feedOf(item('a', 'Gate mended'), item('bb', 'Path laid', 'Of gravel.'))
+    const relay = await make(null, {
+      inputs: [{ name: 'news', type: 'feed', url: `http://${office.host}/in.xml`, most: 1 }],
+      mail: { to: 'crew@plots.example', subject: 'This week' },
+    })
+    const { id } = (await app.ask('POST', `/api/relays/${relay.id}/runs`, { inputs: {} })).body
+    await over(id)
+    const run = (await app.ask('GET', `/api/runs/${id}`)).body
+    expect(run).toMatchObject({
+      inputs: { news: '- Path laid: Of gravel.' },
+      mail: { to: 'crew@plots.example', subject: 'This week', sentAt: null },
+    })
+    expect(mailbox.mails()).toHaveLength(0)
+    const mail = { to: 'all@plots.example', subject: 'This week', text: run.output }
+    const both = await Promise.all([1, 2].map(() => app.ask('POST', `/api/runs/${id}/mail`, mail)))
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 409])
+    expect(mailbox.mails().map(({ recipients }) => recipients)).toEqual([['all@plots.example']])
+  })
+
+  it('fails in words where the feed is gone, and goes on when it is told to', async () => {
+    office.answer = (_request, response) => response.writeHead(503).end()
+    const relay = await make(null, { inputs: [{ name: 'news', type: 'feed', url: `http://${office.host}/gone.xml` }] })
+    const { id } = (await app.ask('POST', `/api/relays/${relay.id}/runs`, { inputs: {} })).body
+    await expect.poll(async () => (await app.ask('GET', `/api/runs/${id}`)).body.status).toBe('failed')
+    expect((await app.ask('GET', `/api/runs/${id}`)).body.legs[0].because).toContain('503')
+    office.answer = feedOf(item('a', 'Back'))
+    await app.ask('POST', `/api/runs/${id}/legs/answer`, { does: 'again' })
+    await over(id)
+  })
+})

@@ -1,0 +1,187 @@
+import { and, desc, eq, gte, isNotNull, isNull, lte, sql } from 'drizzle-orm'
+import { inputsFor, nextDue, takes, type Cue, type CueEvent } from '@parrot/core/team'
+import type { CueTried } from '@parrot/contract'
+import { relayEvents, relays, settings, type Database } from '../database'
+import { entriesOf } from '../feeds'
+import { newId } from '../ids'
+import type { Services } from '../services'
+import { addRun, nextLook, type RelayRow } from '../team'
+import { endedTalks } from './talks'
+
+type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'bus' | 'log'>
+
+/** One that was due longer ago than this was missed: it is made up for once, and says so. */
+const MISSED_MS = 10 * 60_000
+const TRIED_ON = 10
+const PAUSED = 'cues'
+
+export async function arePaused(db: Database): Promise<boolean> {
+  const [row] = await db.select().from(settings).where(eq(settings.name, PAUSED))
+  return (row?.value as { isPaused?: boolean } | undefined)?.isPaused === true
+}
+
+/** Lets no cue begin anything, or lets them again. */
+export async function setPaused(db: Database, isPaused: boolean): Promise<void> {
+  const value = { isPaused }
+  await db
+    .insert(settings)
+    .values({ name: PAUSED, value })
+    .onConflictDoUpdate({ target: settings.name, set: { value } })
+}
+
+/** Begins a relay for something that happened, once; tells the run, or why there is none. Never begins the same event twice. */
+export async function takeEvent(
+  means: Means,
+  relay: RelayRow,
+  event: CueEvent,
+  isNew = true,
+): Promise<{ runId: string | null; because: string }> {
+  const { db, jobs, bus } = means
+  const cue = relay.cue
+  if (!cue) return { runId: null, because: 'It has no cue.' }
+  const id = newId()
+  const [mine] = await db
+    .insert(relayEvents)
+    .values({
+      id,
+      relayId: relay.id,
+      key: event.key,
+      title: event.title.slice(0, 300),
+      at: event.at,
+      because: 'It was there before.',
+    })
+    .onConflictDoNothing()
+    .returning({ id: relayEvents.id })
+  if (!mine) return { runId: null, because: 'It was taken before.' }
+  if (!isNew) return { runId: null, because: 'It was there before.' }
+  const told = async (because: string, runId: string | null = null) => {
+    await db.update(relayEvents).set({ because, runId }).where(eq(relayEvents.id, id))
+    return { runId, because }
+  }
+  const { isTaken, because } = takes(cue, event)
+  if (!isTaken) return told(because)
+  if (await arePaused(db)) return told('All cues were paused.')
+  if ((await begunToday(db, relay.id)) >= cue.mostPerDay) return told(`It began ${cue.mostPerDay} times today already.`)
+  try {
+    const names = relay.spec.inputs.map(({ name }) => name)
+    const run = await addRun(db, relay, inputsFor(cue, event, names), 'its cue')
+    await told('', run.id)
+    await jobs.add('relay', run.id)
+    bus.tell(relay.agentId, 'relays')
+    return { runId: run.id, because: '' }
+  } catch (error) {
+    return told((error as Error).message)
+  }
+}
+
+async function begunToday(db: Database, relayId: string): Promise<number> {
+  const [row] = await db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(relayEvents)
+    .where(
+      and(
+        eq(relayEvents.relayId, relayId),
+        isNotNull(relayEvents.runId),
+        gte(relayEvents.createdAt, sql`date_trunc('day', now())`),
+      ),
+    )
+  return row!.count
+}
+
+/** Looks at a feed: what is new begins the relay, the oldest first; at the first look all there is was there before. */
+async function lookAtFeed(means: Means, relay: RelayRow, url: string): Promise<void> {
+  const entries = await entriesOf(means, url)
+  for (const entry of entries.reverse()) await takeEvent(means, relay, entry, relay.lookedAt !== null)
+  await means.db.update(relays).set({ lookedAt: new Date() }).where(eq(relays.id, relay.id))
+}
+
+/** Begins what is due; gives how many cues were. */
+export async function beginDue(means: Means): Promise<number> {
+  const { db, jobs, bus, log } = means
+  const due = await claimDue(db)
+  for (const relay of due) {
+    const cue = relay.cue!
+    try {
+      if (cue.kind === 'feed') {
+        await lookAtFeed(means, relay, cue.url)
+        continue
+      }
+      if (await arePaused(db)) continue
+      const isLate = Date.now() - relay.nextAt!.getTime() > MISSED_MS
+      const names = relay.spec.inputs.map(({ name }) => name)
+      const run = await addRun(db, relay, inputsFor(cue, undefined, names), isLate ? 'its cue, late' : 'its cue')
+      await jobs.add('relay', run.id)
+      bus.tell(relay.agentId, 'relays')
+    } catch (error) {
+      log.warn(error)
+    }
+  }
+  return due.length
+}
+
+/** Relays whose cue is due, each claimed for the one who asks: no other server begins it too. */
+async function claimDue(db: Database): Promise<RelayRow[]> {
+  const due = await db
+    .select()
+    .from(relays)
+    .where(and(lte(relays.nextAt, new Date()), isNull(relays.removedAt)))
+  const claimed: RelayRow[] = []
+  for (const row of due) {
+    const [mine] = await db
+      .update(relays)
+      .set({ nextAt: nextLook(row.cue) })
+      .where(and(eq(relays.id, row.id), eq(relays.nextAt, row.nextAt!)))
+      .returning()
+    if (mine) claimed.push(row)
+  }
+  return claimed
+}
+
+/** Begins the relays that wait for a conversation to be over. */
+export async function talksEnded(means: Means, agentId: string, ids: readonly string[]): Promise<void> {
+  const waiting = (
+    await means.db
+      .select()
+      .from(relays)
+      .where(and(eq(relays.agentId, agentId), isNull(relays.removedAt)))
+  ).filter(({ cue }) => cue?.kind === 'conversation' && cue.isOn)
+  if (waiting.length === 0) return
+  const events = await endedTalks(means.db, agentId, ids.length, ids)
+  for (const relay of waiting) for (const event of events) await takeEvent(means, relay, event)
+}
+
+/** What a cue would have done with the last things that happened; nothing is begun. */
+export async function tryCue(means: Means, relay: RelayRow, cue: Cue): Promise<CueTried> {
+  const names = relay.spec.inputs.map(({ name }) => name)
+  const events = await lastEvents(means, relay, cue)
+  return {
+    events: events.map((event) => ({
+      title: event.title,
+      at: event.at.toISOString(),
+      ...takes(cue, event),
+      inputs: inputsFor(cue, event, names),
+    })),
+  }
+}
+
+async function lastEvents(means: Means, relay: RelayRow, cue: Cue): Promise<readonly CueEvent[]> {
+  if (cue.kind === 'feed') return (await entriesOf(means, cue.url)).slice(0, TRIED_ON)
+  if (cue.kind === 'conversation') return endedTalks(means.db, relay.agentId, TRIED_ON)
+  if (cue.kind === 'time') {
+    const times: Date[] = []
+    for (let at: Date | undefined = nextDue(cue, new Date()); at && times.length < TRIED_ON; at = nextDue(cue, at))
+      times.push(at)
+    return times.map((at) => ({ key: at.toISOString(), title: 'It would begin', at, values: {} }))
+  }
+  const rows = await eventsOf(means.db, relay.id)
+  return rows.slice(0, TRIED_ON).map(({ key, title, at }) => ({ key, title, at, values: { text: title } }))
+}
+
+const MOST_SHOWN = 50
+export const eventsOf = (db: Database, relayId: string): Promise<(typeof relayEvents.$inferSelect)[]> =>
+  db
+    .select()
+    .from(relayEvents)
+    .where(eq(relayEvents.relayId, relayId))
+    .orderBy(desc(relayEvents.createdAt))
+    .limit(MOST_SHOWN)
