@@ -16,6 +16,22 @@ export const cueSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('time'), rule: ruleSchema, timeZone: zoneSchema, ...common }),
   /** Something new stands in a feed (RSS or Atom); with words, only what has one of them. */
   z.object({ kind: z.literal('feed'), url: z.url({ protocol: /^https?$/ }).max(2000), words, ...common }),
+  /** A mail arrived: from whom, about what, holding which words. Empty lists take any. */
+  z.object({
+    kind: z.literal('mail'),
+    host: z.string().trim().min(1, 'Say which server the mails are on.').max(200),
+    port: z.number().int().min(1).max(65_535).default(993),
+    security: z.enum(['tls', 'starttls', 'none']).default('tls'),
+    user: z.string().trim().min(1, 'Say whose mailbox it is.').max(200),
+    folder: z.string().trim().min(1).max(200).default('INBOX'),
+    /** Addresses, or whole domains as "@club.example". */
+    from: words,
+    subject: words,
+    words,
+    /** What comes of it: an answer to who wrote, the draft of one, or a run to be read. */
+    does: z.enum(['answer', 'draft', 'note']).default('draft'),
+    ...common,
+  }),
   /** Another program calls, signed with the secret of the cue (Standard Webhooks). */
   z.object({ kind: z.literal('call'), ...common }),
   /** A conversation with a visitor is over; how it ended, and what was said in it. */
@@ -37,6 +53,10 @@ export interface CueEvent {
   readonly at: Date
   readonly values: Readonly<Record<string, string>>
   readonly outcomes?: readonly string[]
+  /** Written by a program that answers by itself: never taken, so that two never write to each other for ever. */
+  readonly isAutomatic?: boolean
+  /** Where it came by mail: whom an answer goes to, and which mail it answers. */
+  readonly replyTo?: { readonly to: string; readonly subject: string; readonly messageId: string }
 }
 
 /** Whether a cue takes an event, and why not. */
@@ -45,7 +65,16 @@ export function takes(cue: Cue, event: CueEvent): { readonly isTaken: boolean; r
   const holds = (text: string, list: readonly string[]) =>
     list.length === 0 || list.some((word) => text.toLowerCase().includes(word.toLowerCase()))
   const all = Object.values(event.values).join('\n')
+  if (event.isAutomatic) return no('It was written by a program that answers by itself.')
   if ('words' in cue && !holds(all, cue.words)) return no(`It holds none of: ${cue.words.join(', ')}.`)
+  if (cue.kind === 'mail') {
+    const from = (event.values.from ?? '').toLowerCase()
+    const isFrom = (each: string) =>
+      each.startsWith('@') ? from.endsWith(each.toLowerCase()) : from === each.toLowerCase()
+    if (cue.from.length > 0 && !cue.from.some(isFrom)) return no(`“${from}” is none of those whose mails are taken.`)
+    if (!holds(event.values.subject ?? '', cue.subject))
+      return no(`Its subject holds none of: ${cue.subject.join(', ')}.`)
+  }
   if (
     cue.kind === 'conversation' &&
     cue.outcomes.length > 0 &&
@@ -78,6 +107,7 @@ export function inputsFor(cue: Cue, event: CueEvent | undefined, names: readonly
 export const EVENT_VALUES: Readonly<Record<CueKind, readonly string[]>> = {
   time: [],
   feed: ['title', 'text', 'link', 'date'],
+  mail: ['from', 'name', 'subject', 'text', 'date'],
   call: ['text'],
   conversation: ['opening', 'text', 'outcomes', 'visitor'],
 }

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { Webhook } from 'standardwebhooks'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { startMailbox, type Mailbox } from '../../../stand-ins'
+import { startMailbox, startMails, type Mailbox } from '../../../stand-ins'
 import { openOffice, type Office } from '../../testing/office'
 import { openTestApp, type TestApp } from '../../testing/testApp'
 import { conversations, relays } from '../database'
@@ -206,5 +206,54 @@ describe('a relay that is given a feed and drafts a mail', () => {
     office.answer = feedOf(item('a', 'Back'))
     await app.ask('POST', `/api/runs/${id}/legs/answer`, { does: 'again' })
     await over(id)
+  })
+})
+
+describe('a mail that arrives', () => {
+  const mail = (id: string, from: string, subject: string, text: string, ...headers: string[]) =>
+    [`From: ${from}`, 'To: desk@plots.example', `Subject: ${subject}`, `Message-ID: <${id}@club.example>`, 'Date: Mon, 1 Mar 2027 09:00:00 +0000', ...headers, '', text].join('\r\n') // prettier-ignore
+  const many = Array.from({ length: 300 }, (_, at) => mail(`old${at}`, 'old@club.example', `Old ${at}`, 'Long ago.'))
+
+  it('is answered once, as the brief of the agent has it; what was there before, what is automatic, and others’ are not', async () => {
+    const box = await startMails({ user: 'desk@plots.example', password: 'open-sesame' }, many)
+    const cue = { kind: 'mail', host: '127.0.0.1', port: box.port, security: 'none', user: 'desk@plots.example', from: ['@club.example'], does: 'answer', inputs: { news: '{{text}}' } } // prettier-ignore
+    const relay = await make(cue, { output: '{{answer}}' })
+    const wrong = await app.ask('POST', `/api/relays/${relay.id}/cue/try`, { cue })
+    expect([wrong.status, wrong.body.detail]).toEqual([422, 'It does not take that name and password.'])
+    await app.ask('PUT', `/api/relays/${relay.id}/password`, { password: 'open-sesame' })
+    await look(relay.id)
+    expect(await runsOf(relay.id)).toEqual([])
+    box.arrive(
+      mail('new', 'Ana <ana@club.example>', 'The gate', 'When is it locked?\r\n\r\n> On Monday you wrote\r\n> nothing'),
+    )
+    box.arrive(mail('auto', 'bot@club.example', 'Out of office', 'Away.', 'Auto-Submitted: auto-replied'))
+    box.arrive(mail('eve', 'eve@else.example', 'The gate', 'Tell me.'))
+    const before = mailbox.mails().length
+    await look(relay.id)
+    await look(relay.id)
+    const runs = await runsOf(relay.id)
+    expect(runs).toHaveLength(1)
+    await over(runs[0]!.id)
+    await expect.poll(() => mailbox.mails().length).toBe(before + 1)
+    expect(mailbox.mails()[0]).toMatchObject({ recipients: ['ana@club.example'], subject: 'Re: The gate' })
+    expect((await app.ask('GET', `/api/runs/${runs[0]!.id}`)).body.inputs.news).toBe('When is it locked?')
+    expect((await eventsOf(relay.id)).map(({ because }) => because).sort()).toEqual([
+      '',
+      'It was written by a program that answers by itself.',
+      '“eve@else.example” is none of those whose mails are taken.',
+    ])
+    const { events } = (await app.ask('POST', `/api/relays/${relay.id}/cue/try`, { cue })).body
+    expect(events).toHaveLength(10)
+    expect(events[0]).toMatchObject({ title: 'The gate', isTaken: false })
+    await box.close()
+  })
+
+  it('is looked for on no private server that was not allowed, and a password stays with its server', async () => {
+    const cue = { kind: 'mail', host: '10.1.2.3', port: 143, security: 'none', user: 'desk@plots.example' }
+    const relay = await make(cue)
+    expect((await app.ask('POST', `/api/relays/${relay.id}/cue/try`, { cue })).body.title).toContain('private network')
+    expect((await app.ask('PUT', `/api/relays/${relay.id}/password`, { password: 'x' })).body.hasSecret).toBe(true)
+    const moved = await app.ask('POST', `/api/relays/${relay.id}/cues`, { ...cue, host: '10.1.2.4' })
+    expect(moved.body.hasSecret).toBe(false)
   })
 })

@@ -1,14 +1,15 @@
 import { and, desc, eq, gte, isNotNull, isNull, lte, sql } from 'drizzle-orm'
 import { inputsFor, nextDue, takes, type Cue, type CueEvent } from '@parrot/core/team'
 import type { CueTried } from '@parrot/contract'
-import { relayEvents, relays, settings, type Database } from '../database'
+import { relayEvents, relays, settings, type Database, type RunMail } from '../database'
 import { entriesOf } from '../feeds'
 import { newId } from '../ids'
 import type { Services } from '../services'
 import { addRun, nextLook, type RelayRow } from '../team'
+import { lastMails, mailsSince, type MailCue } from './mailbox'
 import { endedTalks } from './talks'
 
-type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'bus' | 'log'>
+type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'bus' | 'log' | 'seal'>
 
 /** One that was due longer ago than this was missed: it is made up for once, and says so. */
 const MISSED_MS = 10 * 60_000
@@ -64,7 +65,7 @@ export async function takeEvent(
   if ((await begunToday(db, relay.id)) >= cue.mostPerDay) return told(`It began ${cue.mostPerDay} times today already.`)
   try {
     const names = relay.spec.inputs.map(({ name }) => name)
-    const run = await addRun(db, relay, inputsFor(cue, event, names), 'its cue')
+    const run = await addRun(db, relay, inputsFor(cue, event, names), 'its cue', answerTo(cue, event))
     await told('', run.id)
     await jobs.add('relay', run.id)
     bus.tell(relay.agentId, 'relays')
@@ -73,6 +74,17 @@ export async function takeEvent(
     return told((error as Error).message)
   }
 }
+
+/** The mail that a run is to answer, as a draft or by itself. */
+const answerTo = (cue: Cue, { replyTo }: CueEvent): RunMail | null =>
+  cue.kind !== 'mail' || cue.does === 'note' || !replyTo
+    ? null
+    : {
+        to: replyTo.to,
+        subject: replyTo.subject,
+        sentAt: null,
+        answers: { messageId: replyTo.messageId, isSentAlone: cue.does === 'answer' },
+      }
 
 async function begunToday(db: Database, relayId: string): Promise<number> {
   const [row] = await db
@@ -95,6 +107,13 @@ async function lookAtFeed(means: Means, relay: RelayRow, url: string): Promise<v
   await means.db.update(relays).set({ lookedAt: new Date() }).where(eq(relays.id, relay.id))
 }
 
+/** Looks at a mailbox: what came since the last look begins the relay; at the first look nothing does. */
+async function lookAtMails(means: Means, relay: RelayRow, cue: MailCue): Promise<void> {
+  const { mails, lookedTo } = await mailsSince(means, cue, relay.sealedSecret, relay.lookedTo)
+  for (const mail of mails) await takeEvent(means, relay, mail)
+  await means.db.update(relays).set({ lookedAt: new Date(), lookedTo }).where(eq(relays.id, relay.id))
+}
+
 /** Begins what is due; gives how many cues were. */
 export async function beginDue(means: Means): Promise<number> {
   const { db, jobs, bus, log } = means
@@ -104,6 +123,10 @@ export async function beginDue(means: Means): Promise<number> {
     try {
       if (cue.kind === 'feed') {
         await lookAtFeed(means, relay, cue.url)
+        continue
+      }
+      if (cue.kind === 'mail') {
+        await lookAtMails(means, relay, cue)
         continue
       }
       if (await arePaused(db)) continue
@@ -166,6 +189,7 @@ export async function tryCue(means: Means, relay: RelayRow, cue: Cue): Promise<C
 
 async function lastEvents(means: Means, relay: RelayRow, cue: Cue): Promise<readonly CueEvent[]> {
   if (cue.kind === 'feed') return (await entriesOf(means, cue.url)).slice(0, TRIED_ON)
+  if (cue.kind === 'mail') return lastMails(means, cue, relay.sealedSecret, TRIED_ON)
   if (cue.kind === 'conversation') return endedTalks(means.db, relay.agentId, TRIED_ON)
   if (cue.kind === 'time') {
     const times: Date[] = []

@@ -66,6 +66,23 @@ export const cueRoutes =
       },
     )
 
+    /** The password of the mailbox; it is for that server only, and never shown. */
+    app.put(
+      '/api/relays/:id/password',
+      { schema: { params, body: z.object({ password: z.string().max(500) }), response: { 200: relayShown } } },
+      async ({ params: { id }, body: { password } }) => {
+        const row = await relayById(db, id)
+        if (row.cue?.kind !== 'mail')
+          throw new HttpProblem(409, 'Only a cue of mails has a password.', 'Choose it first.', { code: 'no-mailbox' })
+        const sealedSecret = password === '' ? null : seal.close(password)
+        await db
+          .update(relays)
+          .set({ sealedSecret, nextAt: row.cue.isOn ? new Date() : null })
+          .where(eq(relays.id, id))
+        return (await shownRelays(db, [await relayById(db, id)]))[0]!
+      },
+    )
+
     app.get('/api/settings/cues', { schema: { response: { 200: cueSwitch } } }, async () => ({
       isPaused: await arePaused(db),
     }))

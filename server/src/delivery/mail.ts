@@ -53,6 +53,8 @@ export async function setMailServer(
 export interface Mail {
   readonly subject: string
   readonly text: string
+  /** The mail that it answers, by its Message-ID. */
+  readonly answers?: string
   /** An invitation that goes with it (iTIP). */
   readonly invitation?: { readonly method: 'REQUEST' | 'CANCEL'; readonly ics: string }
 }
@@ -62,7 +64,7 @@ export async function sendMail(
   db: Database,
   seal: Seal,
   to: string,
-  { subject, text, invitation }: Mail,
+  { subject, text, invitation, answers }: Mail,
 ): Promise<Sent> {
   const { host, port, security, user, from, sealedPassword } = await kept(db)
   if (host === '') return { isTaken: false, answer: 'No mail server is set: enter one under Settings.' }
@@ -88,7 +90,8 @@ export async function sendMail(
       subject,
       text,
       ...(invitation ? { icalEvent: { method: invitation.method, content: invitation.ics } } : {}),
-      headers: { 'auto-submitted': 'auto-generated' },
+      ...(answers ? { inReplyTo: answers, references: answers } : {}),
+      headers: { 'auto-submitted': answers ? 'auto-replied' : 'auto-generated' },
     })
     return { isTaken: true, answer: response }
   } catch (error) {

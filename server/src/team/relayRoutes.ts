@@ -136,11 +136,16 @@ export const relayRoutes =
             throw new HttpProblem(409, 'There is no mail to be sent.', 'Let the run come to its end first.')
           if (mail.sentAt !== null)
             throw new HttpProblem(409, 'The mail was sent already.', `It went out to ${mail.to}.`)
-          return { mail: { to, subject, sentAt } }
+          return { mail: { ...mail, to, subject, sentAt } }
         })
-        const { isTaken, answer } = await sendMail(db, services.seal, to, { subject, text })
+        const answers = run.mail?.answers?.messageId
+        const { isTaken, answer } = await sendMail(db, services.seal, to, {
+          subject,
+          text,
+          ...(answers ? { answers } : {}),
+        })
         if (!isTaken) {
-          await setRun(db, id, { mail: { to, subject, sentAt: null } })
+          await changeRun(db, id, ({ mail }) => ({ mail: mail && { ...mail, sentAt: null } }))
           throw new HttpProblem(502, 'The mail was not taken.', answer, { code: 'mail' })
         }
         bus.tell(run.agentId, 'relays')

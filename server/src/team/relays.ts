@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm'
 import { nextDue, outputOf, problemsIn, type LegResult, type Relay } from '@parrot/core/team'
 import type { Cue, RelayShown, RunShown } from '@parrot/contract'
-import { agents, relayRuns, relays, type Database } from '../database'
+import { agents, relayRuns, relays, type Database, type RunMail } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
 
@@ -24,14 +24,14 @@ export const listRelays = (db: Database, agentId: string): Promise<RelayRow[]> =
     .where(and(eq(relays.agentId, agentId), isNull(relays.removedAt)))
     .orderBy(asc(relays.createdAt))
 
-/** How often a feed is looked at. */
-const LOOK_MS = 10 * 60_000
+/** How often a feed and a mailbox are looked at. */
+const LOOK_MS = { feed: 10 * 60_000, mail: 2 * 60_000 }
 
 /** When a cue is to be looked at next; null for one that is off, or that waits to be told. */
 export function nextLook(cue: Cue | null, now = new Date()): Date | null {
   if (!cue?.isOn) return null
   if (cue.kind === 'time') return nextDue(cue, now) ?? null
-  return cue.kind === 'feed' ? new Date(now.getTime() + LOOK_MS) : null
+  return cue.kind === 'feed' || cue.kind === 'mail' ? new Date(now.getTime() + LOOK_MS[cue.kind]) : null
 }
 
 export async function addRelay(db: Database, agentId: string, spec: Relay, cue: Cue | null): Promise<RelayRow> {
@@ -51,7 +51,8 @@ export async function changeRelay(db: Database, id: string, spec: Relay, cue: Cu
       spec,
       cue,
       // A cue that looks elsewhere, or is switched on, begins with what comes from then on.
-      ...(isSame ? {} : { nextAt: firstLook(cue), lookedAt: null }),
+      ...(isSame ? {} : { nextAt: firstLook(cue), lookedAt: null, lookedTo: null }),
+      ...(placeOf(before.cue) === placeOf(cue) ? {} : { sealedSecret: null }),
     })
     .where(eq(relays.id, id))
     .returning()
@@ -59,17 +60,19 @@ export async function changeRelay(db: Database, id: string, spec: Relay, cue: Cu
 }
 
 /** What a cue listens to; "" for one that is off. */
-const sourceOf = (cue: Cue | null): string =>
-  !cue?.isOn
-    ? ''
-    : cue.kind === 'time'
-      ? `time ${cue.rule} ${cue.timeZone}`
-      : cue.kind === 'feed'
-        ? `feed ${cue.url}`
-        : cue.kind
+const sourceOf = (cue: Cue | null): string => {
+  if (!cue?.isOn) return ''
+  if (cue.kind === 'time') return `time ${cue.rule} ${cue.timeZone}`
+  if (cue.kind === 'feed') return `feed ${cue.url}`
+  return cue.kind === 'mail' ? `mail ${placeOf(cue)} ${cue.user} ${cue.folder}` : cue.kind
+}
+
+/** A password is for the server it was given for. */
+const placeOf = (cue: Cue | null): string => (cue?.kind === 'mail' ? `${cue.host}:${cue.port}` : (cue?.kind ?? ''))
 
 /** A feed is looked at soon, so that what is there already is known. */
-const firstLook = (cue: Cue | null): Date | null => (cue?.isOn && cue.kind === 'feed' ? new Date() : nextLook(cue))
+const firstLook = (cue: Cue | null): Date | null =>
+  cue?.isOn && (cue.kind === 'feed' || cue.kind === 'mail') ? new Date() : nextLook(cue)
 
 /** Takes a relay away, or brings it back; its cue is quiet meanwhile. */
 export async function setRelayRemoved(db: Database, id: string, isRemoved: boolean): Promise<void> {
@@ -116,6 +119,7 @@ export async function addRun(
   relay: RelayRow,
   inputs: Readonly<Record<string, string>>,
   by: string,
+  mail: RunMail | null = null,
 ): Promise<RunRow> {
   const [problem] = problemsIn(relay.spec)
   if (problem)
@@ -153,6 +157,7 @@ export async function addRun(
       legs,
       status: 'queued',
       by,
+      mail,
     })
     .returning()
   return row!
@@ -207,6 +212,6 @@ export async function shownRun(db: Database, row: RunRow): Promise<RunShown> {
       return { ...leg, agent, task, agentName: rows.find(({ id }) => id === agent)?.name ?? 'an agent that is no more' }
     }),
     output: row.status === 'done' ? outputOf(row.spec, row) : '',
-    mail: row.mail,
+    mail: row.mail && { to: row.mail.to, subject: row.mail.subject, sentAt: row.mail.sentAt },
   }
 }

@@ -1,7 +1,8 @@
-import { exchangeOf, type Exchange } from '@parrot/core/dialogue'
+import { exchangeOf, withoutMarkers, type Exchange } from '@parrot/core/dialogue'
 import { phrasesFor } from '@parrot/core/languages'
 import {
   nextLegs,
+  outputOf,
   taskFor,
   withLeg,
   withoutRepeats,
@@ -10,6 +11,7 @@ import {
   type RelayRun,
 } from '@parrot/core/team'
 import { agentById } from '../agents/queries'
+import { sendMail } from '../delivery'
 import { entriesOf } from '../feeds'
 import type { Works } from '../jobs'
 import type { Services } from '../services'
@@ -132,6 +134,7 @@ export const relayWork = (services: Services): Works => {
         endedAt: status === 'done' ? new Date() : null,
         ...(status === 'done' && run.mail === null ? { mail: mailOf(run) } : {}),
       }))
+      if (status === 'done') await answerAlone(services, id)
       bus.tell(row.agentId, 'relays')
     },
     giveUp: async (id) => {
@@ -152,6 +155,20 @@ async function feedsOf(services: Services, { spec, inputs }: RunRow): Promise<Re
     }),
   )
   return Object.fromEntries(read)
+}
+
+/** Sends the answer to the mail that began a run, where the cue says so. It is marked as sent before: a kill sends none twice. */
+async function answerAlone({ db, seal, log }: Services, id: string): Promise<void> {
+  const { mail, ...run } = await runById(db, id)
+  const text = outputOf(run.spec, run)
+  if (!mail?.answers?.isSentAlone || mail.sentAt !== null || text === '') return
+  await setRun(db, id, { mail: { ...mail, sentAt: new Date().toISOString() } })
+  const words = { subject: mail.subject, text: withoutMarkers(text), answers: mail.answers.messageId }
+  const { isTaken, answer } = await sendMail(db, seal, mail.to, words)
+  if (isTaken) return
+  log.warn(`The answer to a mail was not taken: ${answer}`)
+  // It waits for a person then, as a draft.
+  await setRun(db, id, { mail: { ...mail, answers: { ...mail.answers, isSentAlone: false } } })
 }
 
 /** The mail that is drafted of a run that is over; null where none is wanted. */

@@ -19,6 +19,8 @@ export const relays = pgTable(
     sealedSecret: text('sealed_secret'),
     /** When its cue was looked at first: what was there before is not new. */
     lookedAt: moment('looked_at'),
+    /** Up to which mail it was looked: the mailbox's validity and the number there. */
+    lookedTo: text('looked_to'),
     /** When its cue is due next; null where it has none, or none that is on. */
     nextAt: moment('next_at'),
     createdAt: created(),
@@ -26,6 +28,14 @@ export const relays = pgTable(
   },
   (table) => [index('relays_next').on(table.nextAt)],
 )
+
+/** A mail that is drafted of what comes of a run; one that answers a mail may be sent by itself. */
+export interface RunMail {
+  readonly to: string
+  readonly subject: string
+  readonly sentAt: string | null
+  readonly answers?: { readonly messageId: string; readonly isSentAlone: boolean }
+}
 
 /** One run of a relay, as it was when it began; each leg is written as soon as it is over. */
 export const relayRuns = pgTable(
@@ -44,7 +54,7 @@ export const relayRuns = pgTable(
     status: text('status').$type<'queued' | 'running' | 'waiting' | 'done' | 'failed' | 'cancelled'>().notNull(),
     by: text('by').notNull(),
     /** The mail that is drafted of what comes of it, and when it was sent. */
-    mail: jsonb('mail').$type<{ to: string; subject: string; sentAt: string | null }>(),
+    mail: jsonb('mail').$type<RunMail>(),
     createdAt: created(),
     endedAt: moment('ended_at'),
   },

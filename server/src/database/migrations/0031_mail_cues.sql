@@ -1,0 +1,1 @@
+ALTER TABLE "relays" ADD COLUMN "looked_to" text;
