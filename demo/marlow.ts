@@ -428,7 +428,10 @@ export const marlow: SampleAgent = {
   relays: [
     {
       name: 'The weekly notice',
-      inputs: [{ name: 'island', type: 'choice', choices: ['Sula Holm', 'Inchmore', 'Little Tarn'] }],
+      inputs: [
+        { name: 'island', type: 'choice', choices: ['Sula Holm', 'Inchmore', 'Little Tarn'] },
+        { name: 'news', type: 'feed', url: 'http://127.0.0.1:4101/news.xml', most: 3, required: false },
+      ],
       legs: [
         { name: 'boats', agent: 'Marlow', task: 'When is the last boat to {{island}} on Saturdays?' },
         { name: 'fare', agent: 'Marlow', task: 'How much is an adult return to {{island}}?', alongside: true },
@@ -439,7 +442,8 @@ export const marlow: SampleAgent = {
           approval: true,
         },
       ],
-      output: 'Going to {{island}} this week\n\n{{boats}}\n{{fare}}\n{{luggage}}',
+      output: 'News from the quay\n{{news}}\n\nGoing to {{island}} this week\n\n{{boats}}\n{{fare}}\n{{luggage}}',
+      mail: { to: 'crew@brindle-sound.example', subject: 'This week at Brindle Sound' },
       cue: {
         kind: 'time',
         rule: 'FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0',

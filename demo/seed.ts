@@ -116,5 +116,9 @@ if (!hasMembers && agents.length === 0) {
   // All are there before the first is filled: they name each other.
   const team: Agent[] = []
   for (const { name } of sampleAgents) team.push(await call<Agent>('POST', '/api/agents', { name }))
-  for (const sample of sampleAgents) await load(sample, team)
+  // What leads to the sample website leads to where it stands now.
+  const here = JSON.parse(
+    JSON.stringify(sampleAgents).replaceAll('http://127.0.0.1:4101', website),
+  ) as typeof sampleAgents
+  for (const sample of here) await load(sample, team)
 }

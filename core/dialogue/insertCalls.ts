@@ -1,11 +1,12 @@
 import { BARS, judge, type Call, type Callable } from '../calling'
 import { aboutIn, isMade, namesKind, type InsertKind } from '../inserts'
 import { readLine, type Reading } from '../reading'
-import { spokenTag } from '../text'
+import { likeness, spokenTag } from '../text'
 
-/** How sure a line must call for what it names, and for what is made though it is not named: many questions are near its subject. */
+/** How sure a line must call for what it names. */
 const NAMED = 0.3
-const UNNAMED = 0.95
+/** What is made though a line does not name it must have been meant by a sample that says the same: many questions are near its subject. */
+const SAME = 0.8
 
 /** Whether a line calls for an insert; one that names its kind ("as a table") goes before one that only comes near. */
 export interface InsertCall extends Call {
@@ -28,8 +29,9 @@ export function judgeInsert(
   // "Test me on ropes" asks for a test, whatever it is to be about.
   const bare = isNamed ? judge(called, bareOf(said, language)) : whole
   const call = bare.confidence > whole.confidence && bare.confidence >= BARS.always ? bare : whole
-  const bar = !isMade(kind) ? BARS.always : isNamed ? NAMED : UNNAMED
-  return { ...call, isNamed, isCalled: call.confidence >= bar }
+  const bar = isMade(kind) && isNamed ? NAMED : BARS.always
+  const isMeant = !isMade(kind) || isNamed || (called.like ?? []).some((sample) => likeness(sample, said) >= SAME)
+  return { ...call, isNamed, isCalled: isMeant && call.confidence >= bar }
 }
 
 /** A line without what it wants something about, read anew. */

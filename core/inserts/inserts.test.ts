@@ -92,6 +92,9 @@ describe('a quiz', () => {
   it('is not made of what the library knows nothing about, nor for a question that only comes near it', async () => {
     expect(await ask('Quiz me on photosynthesis')).toMatchObject({ outcome: 'unknown', inserts: [] })
     expect((await ask('How often is a hive opened?')).inserts).toEqual([])
+    const like = [{ kind: 'table' as const, when: 'someone asks for the rents', like: ['Show me the rents'] }]
+    expect((await ask('What does the north plot cost in summer?', { inserts: like })).inserts).toEqual([])
+    expect((await ask('Show me the rents', { inserts: like })).inserts).toMatchObject([{ kind: 'table' }])
   })
 })
 

@@ -1,4 +1,5 @@
 import { exchangeOf, withoutMarkers, type Exchange } from '@parrot/core/dialogue'
+import { replyAsText } from '@parrot/core/inserts'
 import { phrasesFor } from '@parrot/core/languages'
 import {
   nextLegs,
@@ -55,7 +56,8 @@ export const relayWork = (services: Services): Works => {
           signal,
           audience: 'visitor',
         })
-        said.push({ text: turn.reply, citations: turn.citations })
+        // The next leg reads words: what would be shown is told.
+        said.push({ text: replyAsText(turn.reply, turn.inserts), citations: turn.citations })
         if (turn.memory.duty?.isConfirming && tasks.length === 1) asking = exchangeOf(turn)
       }
       const others = row.legs.filter((other) => other.state === 'done' && !leg.task.includes(`{{${other.name}}}`))

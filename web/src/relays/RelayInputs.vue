@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElCheckbox, ElInput, ElInputTag } from 'element-plus'
+import { ElButton, ElCheckbox, ElInput, ElInputNumber, ElInputTag } from 'element-plus'
 import type { RelayInput } from '@parrot/contract'
 import ChoiceField from '../shared/ChoiceField.vue'
 
@@ -10,12 +10,13 @@ const TYPES = [
   ['number', 'a number'],
   ['date', 'a day'],
   ['choice', 'one of these'],
+  ['feed', 'newest of a feed'],
 ] as const
 function add(): void {
   const taken = new Set(inputs.value.map(({ name }) => name))
   let name = 'subject'
   for (let number = 2; taken.has(name); number++) name = `subject${number}`
-  inputs.value.push({ name, type: 'text', choices: [], required: true })
+  inputs.value.push({ name, type: 'text', choices: [], required: true, url: '', most: 5 })
 }
 </script>
 
@@ -39,6 +40,24 @@ function add(): void {
       placeholder="one choice, then Enter"
       :aria-label="`Input ${at + 1}: choices`"
     />
+    <div v-if="input.type === 'feed'" class="wide acts">
+      <ElInput
+        v-model="input.url"
+        class="feed"
+        maxlength="2000"
+        placeholder="address of an RSS or Atom feed"
+        :aria-label="`Input ${at + 1}: feed`"
+      />
+      <span class="soft small">the newest</span>
+      <ElInputNumber
+        v-model="input.most"
+        class="short"
+        :min="1"
+        :max="50"
+        :controls="false"
+        :aria-label="`Input ${at + 1}: how many`"
+      />
+    </div>
   </div>
   <ElButton text size="small" @click="add">Add an input</ElButton>
 </template>
@@ -56,5 +75,11 @@ h2 {
 }
 .wide {
   grid-column: 1 / -1;
+}
+.feed {
+  flex: 1;
+}
+.short {
+  width: 56px;
 }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { onMounted, watch } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { ElButton } from 'element-plus'
+import { ElButton, ElCheckbox } from 'element-plus'
 import type { RelayShown } from '@parrot/contract'
-import { get, post } from '../api/client'
+import { call, get, post } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import { useLoaded } from '../shared/load'
 import { tellFailure } from '../shared/undo'
@@ -17,6 +17,20 @@ const agents = useAgent()
 const { data, error, load } = useLoaded(() => get<{ relays: RelayShown[] }>(`/api/agents/${props.agentId}/relays`))
 onMounted(load)
 watch(() => agents.ticks.relays, load)
+
+const isPaused = ref(false)
+const paused = useLoaded(() => get<{ isPaused: boolean }>('/api/settings/cues'))
+onMounted(async () => {
+  await paused.load()
+  isPaused.value = paused.data.value?.isPaused === true
+})
+async function pause(wanted: boolean): Promise<void> {
+  try {
+    isPaused.value = (await call<{ isPaused: boolean }>('PUT', '/api/settings/cues', { isPaused: wanted })).isPaused
+  } catch (problem) {
+    tellFailure(problem)
+  }
+}
 
 async function make(): Promise<void> {
   try {
@@ -46,11 +60,25 @@ async function make(): Promise<void> {
   <p v-else class="soft">
     Work in several steps, done by this agent and others in turn: a notice, a report, a round of answers.
   </p>
-  <ElButton size="small" class="new" @click="make">New relay</ElButton>
+  <div class="acts new">
+    <ElButton size="small" @click="make">New relay</ElButton>
+    <ElCheckbox
+      v-if="data?.relays.some(({ cue }) => cue?.isOn)"
+      :model-value="isPaused"
+      @update:model-value="pause($event === true)"
+      >pause all cues here</ElCheckbox
+    >
+  </div>
+  <p v-if="isPaused" class="small warm" role="status">
+    ◐ No relay of any agent begins by itself while cues are paused.
+  </p>
 </template>
 
 <style scoped>
 .new {
   margin-top: var(--gap-2);
+}
+.warm {
+  color: var(--warm);
 }
 </style>

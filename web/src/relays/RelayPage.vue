@@ -11,6 +11,7 @@ import LoadingNote from '../shared/LoadingNote.vue'
 import { tell, tellFailure } from '../shared/undo'
 import CueField from './CueField.vue'
 import LegList from './LegList.vue'
+import MailField from './MailField.vue'
 import RelayInputs from './RelayInputs.vue'
 import RunPanel from './RunPanel.vue'
 
@@ -24,10 +25,10 @@ const agents = ref<Agent[]>([])
 const failed = ref('')
 const { saving, keep, took } = useKept(
   relay,
-  ({ name, inputs, legs, output, cue }) => JSON.stringify([name, inputs, legs, output, cue]),
+  ({ name, inputs, legs, output, mail, cue }) => JSON.stringify([name, inputs, legs, output, mail, cue]),
   async (value) => {
-    const { problems, nextAt } = await call<RelayShown>('PUT', path.value, value)
-    Object.assign(value, { problems, nextAt })
+    const { problems, nextAt, hasSecret } = await call<RelayShown>('PUT', path.value, value)
+    Object.assign(value, { problems, nextAt, hasSecret })
   },
 )
 
@@ -97,7 +98,8 @@ async function remove(): Promise<void> {
       <p v-for="{ problem } in relay.problems.filter(({ leg }) => leg === '')" :key="problem" class="warm">
         ◐ {{ problem }}
       </p>
-      <CueField v-model="relay.cue" :next-at="relay.nextAt" :inputs="relay.inputs" />
+      <MailField v-model="relay.mail" />
+      <CueField v-model="relay" :keep="keep" />
       <ElButton type="danger" text size="small" class="remove" @click="remove">Take this relay away</ElButton>
     </section>
     <aside aria-label="Runs">

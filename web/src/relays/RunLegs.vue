@@ -77,7 +77,7 @@ const open = ({ agent }: { agent: string }, { sourceId, passageId }: Citation) =
     </li>
   </ol>
   <p v-if="error" class="wrong" role="alert">{{ error }}</p>
-  <RunOutput v-if="run.output" :run="run" :agent-id="agentId" />
+  <RunOutput v-if="run.output" :run="run" :agent-id="agentId" @changed="$emit('changed')" />
 </template>
 
 <style scoped>

@@ -5,10 +5,12 @@ import { ElButton } from 'element-plus'
 import type { RunShown, Source } from '@parrot/contract'
 import { call, post } from '../api/client'
 import ReplyText from '../shared/ReplyText.vue'
+import MailDraft from './MailDraft.vue'
 import { tell, tellFailure } from '../shared/undo'
 
 /** What came of a run, and where it is taken: copied, as a mail, as a file, or into the library. */
 const props = defineProps<{ run: RunShown; agentId: string }>()
+defineEmits<{ changed: [] }>()
 const { copy, isSupported } = useClipboard({ legacy: true })
 
 async function copyText(): Promise<void> {
@@ -38,10 +40,11 @@ async function keepAsNote(): Promise<void> {
   <ReplyText :reply="run.output" />
   <div class="acts">
     <ElButton size="small" @click="copyText">Copy</ElButton>
-    <ElButton size="small" tag="a" :href="mail">Write it as a mail</ElButton>
+    <ElButton v-if="!run.mail" size="small" tag="a" :href="mail">Write it as a mail</ElButton>
     <ElButton size="small" tag="a" :href="file" :download="`${run.name}.md`">As a file</ElButton>
     <ElButton size="small" @click="keepAsNote">Into the library</ElButton>
   </div>
+  <MailDraft v-if="run.mail" :key="run.id" :run="run" :mail="run.mail" @changed="$emit('changed')" />
 </template>
 
 <style scoped>

@@ -62,7 +62,12 @@ const choicesFor = (choices: readonly string[]) => choices.map((each) => [each, 
         format="D MMM YYYY"
         :aria-label="input.name"
       />
-      <ElInput v-else v-model="typed[input.name]" :aria-label="input.name" />
+      <ElInput
+        v-else
+        v-model="typed[input.name]"
+        :aria-label="input.name"
+        :placeholder="input.type === 'feed' ? 'read when it begins' : ''"
+      />
     </div>
     <ElButton native-type="submit" type="primary" :disabled="isBusy || relay.problems.length > 0">Run</ElButton>
     <span v-if="relay.problems.length" class="warm small">◐ {{ relay.problems[0]!.problem }}</span>

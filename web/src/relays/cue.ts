@@ -1,4 +1,4 @@
-import type { Cue } from '@parrot/contract'
+import type { Cue, CueKind } from '@parrot/contract'
 
 const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'] as const
 
@@ -35,3 +35,41 @@ export const blankCue = (): Extract<Cue, { kind: 'time' }> => ({
   inputs: {},
   isOn: true,
 })
+
+/** What a relay can begin by, in a designer's words. */
+export const CUES: Readonly<Record<CueKind, string>> = {
+  time: 'at a time',
+  feed: 'by something new in a feed',
+  mail: 'by a mail that arrives',
+  call: 'by a call of another program',
+  conversation: 'by a conversation that is over',
+}
+
+/** A cue of a kind as it begins. */
+export function cueOf(kind: CueKind): Cue {
+  const common = { inputs: {}, isOn: true, mostPerDay: 20 }
+  switch (kind) {
+    case 'time':
+      return blankCue()
+    case 'feed':
+      return { kind, url: 'https://', words: [], ...common }
+    case 'mail':
+      return {
+        kind,
+        host: 'imap.example',
+        port: 993,
+        security: 'tls',
+        user: 'desk@example',
+        folder: 'INBOX',
+        from: [],
+        subject: [],
+        words: [],
+        does: 'draft',
+        ...common,
+      }
+    case 'call':
+      return { kind, ...common }
+    case 'conversation':
+      return { kind, outcomes: [], words: [], ...common }
+  }
+}
