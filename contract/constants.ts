@@ -1,3 +1,4 @@
+import type { CueKind } from '@parrot/core/team'
 /** Lists of words both sides share. They stand apart from the schemas so that a browser can have them alone. */
 
 /** The stages of the work, in working order. */
@@ -10,3 +11,12 @@ export type Outcome = (typeof OUTCOMES)[number]
 
 export const SOURCE_KINDS = ['file', 'page', 'site', 'note', 'pairs'] as const
 export const SOURCE_STATUSES = ['queued', 'reading', 'indexing', 'ready', 'failed'] as const
+
+/** What stands in what begins a relay, by the kind of its cue and by name: what its inputs can take. */
+export const EVENT_VALUES: Readonly<Record<CueKind, readonly string[]>> = {
+  time: [],
+  feed: ['title', 'text', 'link', 'date'],
+  mail: ['from', 'name', 'subject', 'text', 'date'],
+  call: ['text'],
+  conversation: ['opening', 'text', 'outcomes', 'visitor'],
+}

@@ -4,7 +4,6 @@ import { citationSchema } from './turns'
 
 export {
   cueSchema,
-  EVENT_VALUES,
   relaySchema,
   type Cue,
   type CueKind,

@@ -3,7 +3,7 @@ import { appointmentSettings } from '@parrot/core/appointments'
 
 /** Where a tool comes from: requests put together by hand, an OpenAPI document, an MCP server, a calendar in which appointments are
  * made, mail, a search of sites, or the library of another agent. */
-export const TOOL_KINDS = ['http', 'openapi', 'mcp', 'calendar', 'mail', 'search', 'library'] as const
+export const TOOL_KINDS = ['http', 'openapi', 'mcp', 'calendar', 'mail', 'search', 'library', 'reminder'] as const
 export type ToolKind = (typeof TOOL_KINDS)[number]
 
 /** JSON Schema of what an operation is given; what stands in it is checked where it is used. */
@@ -62,6 +62,8 @@ export const toolSettings = z.object({
   recipients: z.array(z.string().trim().max(200)).max(50).optional(),
   /** The only sites that a search may find pages of. */
   sites: z.array(z.string().trim().max(200)).max(50).optional(),
+  /** By whose clock something is reminded of. */
+  timeZone: z.string().max(60).optional(),
   /** The agent whose library is looked through. */
   agentId: z.string().max(64).optional(),
 })

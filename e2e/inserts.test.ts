@@ -56,10 +56,25 @@ describe('a visitor', () => {
     ).toBe('%PDF-')
   })
 
+  it('taps a free time, and has the appointment with an invitation once they said yes', async () => {
+    await ask('Can I get an appointment at the group desk?')
+    await page.getByText('Which day suits you?').waitFor()
+    const times = page.locator('.insert-times').last()
+    await times.getByRole('button').first().click()
+    await page.getByText('Under which name?').waitFor()
+    await ask('Ana Reyes')
+    await page.getByText('Which e-mail address shall the invitation go to?').waitFor()
+    await ask('ana@school.example')
+    await page.getByText('Shall I do that?').waitFor()
+    await ask('Yes please')
+    await page.getByText(/The group desk expects you on .*; your number is A-/).waitFor()
+    expect((await world.mails())[0]).toMatchObject({ recipients: ['ana@school.example'] })
+  })
+
   it('finds all of it again after a reload', async () => {
     await page.reload()
     await page.locator('.insert-table').waitFor()
-    expect(await page.locator('.insert').count()).toBe(3)
+    expect(await page.locator('.insert').count()).toBe(4)
   })
 })
 

@@ -31,32 +31,8 @@ const ask = async (text: string) => {
 }
 
 await shoot('agents')
-await shoot('margin', `${marlow}/brief`, async () => {
-  await page.getByRole('button', { name: 'Add a rule' }).click()
-  await page.getByLabel('Rule 8: when').fill('the party has more than 10 people')
-  await page.getByLabel('Rule 8: do').fill('offer an appropriate ticket and mention the AGM')
-  await page.locator('[data-field="rules.7"] .remarks').waitFor()
-  await page.locator('[data-field="rules.1"]').evaluate((rule) => rule.scrollIntoView())
-  await page.evaluate(() => window.scrollBy(0, -130))
-})
-await page.getByRole('button', { name: 'Remove rule 8' }).click()
-await page.getByText(/^✓ Saved/).waitFor()
 await shoot('brief', `${marlow}/brief`, async () => {
   await page.locator('#manner').evaluate((section) => section.scrollIntoView())
-})
-await shoot('finder', `${marlow}/library`, async () => {
-  const expect = async (question: string, place: number) => {
-    await page.getByLabel('Question for the finder').fill(question)
-    const hits = page.locator(`.hits[data-question="${question}"] > li`)
-    await hits.nth(place).getByRole('button', { name: 'Expected' }).click()
-    await page.getByRole('button', { name: '✓ Expected' }).first().waitFor()
-  }
-  await expect('How early must I check in?', 0)
-  await expect('When is the last boat from Sula Holm?', 2)
-  // Seen as one comes back to it, without the notices of having kept them.
-  await page.reload()
-  await page.getByLabel('Question for the finder').fill('When is the last boat from Sula Holm?')
-  await page.getByText(/The passage you expect is/).waitFor()
 })
 await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
@@ -147,22 +123,29 @@ await shoot('debrief', `${marlow}/logbook/debrief`, async () => {
   await page.getByRole('button', { name: 'Keep and ask' }).click()
   await page.getByRole('button', { name: 'Read those: Sula Holm' }).waitFor({ timeout: 120_000 })
 })
-await fetch(`${world.url}/api/settings/designer`, {
-  method: 'PUT',
-  headers: { 'content-type': 'application/json' },
-  body: JSON.stringify({ name: 'Ana Reed' }),
+await shoot('duty', `${marlow}/brief`, async () => {
+  await page.locator('#duties').evaluate((section) => section.scrollIntoView())
+  const steps = page.getByRole('textbox', { name: 'Duty 1: then' })
+  await steps.click()
+  await page.keyboard.press('Control+End')
+  await page.keyboard.type(' @')
+  await page.getByRole('option', { name: /free_times/ }).waitFor()
 })
-await shoot('desk', `${marlow}/logbook`, async () => {
-  await page.getByRole('button', { name: 'Let people answer' }).click()
-  await page.getByRole('dialog').getByRole('button', { name: 'Keep' }).click()
-  await page.getByText('I answer visitors now').click()
-  await page.getByText('are told that one comes').waitFor()
-  await say('/api/talk/marlow/turns', { text: 'I left my bag on the Petrel. Can I talk to a person?' })
-  await page.getByRole('button', { name: '1 visitor waits: answer' }).click()
-  await page.getByRole('button', { name: 'Take this conversation' }).click()
-  await page.getByLabel('Write to the visitor').fill('Hello, this is the desk at Carrow Quay. What colour is it?')
-  await page.keyboard.press('Enter')
-  await page.locator('.reading').getByText('What colour is it?').waitFor()
+await page.keyboard.press('Escape')
+await page.keyboard.press('Control+Z')
+await shoot('quiz', `${marlow}/brief`, async () => {
+  await ask('Quiz me on the work of a deckhand')
+  await page.locator('.insert-quiz .insert-choice').first().click()
+  await page.locator('.insert-told .insert-note').waitFor()
+})
+await page.keyboard.press('Escape')
+await shoot('times', '/talk/marlow', async () => {
+  for (const line of ['Show me the timetable to Inchmore as a table', 'Can I get an appointment at the group desk?']) {
+    await page.getByRole('textbox').fill(line)
+    await page.keyboard.press('Enter')
+    await page.getByText(line).waitFor()
+  }
+  await page.locator('.insert-times').first().waitFor()
 })
 await shoot('tools', '/tools', async () => {
   await page.getByRole('link', { name: 'Harbour office' }).click()
@@ -178,6 +161,14 @@ await shoot('relay', `${marlow}/release`, async () => {
   await choose(page, page.getByRole('combobox', { name: 'island', exact: true }), 'Inchmore')
   await runs.getByRole('button', { name: 'Run', exact: true }).click()
   await runs.getByRole('button', { name: 'Let it go on' }).waitFor()
+})
+await shoot('cue', undefined, async () => {
+  await choose(page, page.getByRole('combobox', { name: 'What it begins by' }), 'by something new in a feed')
+  await page.getByLabel('Feed at').fill(`${world.site}/news.xml`)
+  await page.getByRole('button', { name: 'Try it on the last ten' }).click()
+  await page.getByRole('list', { name: 'What it would have done' }).waitFor()
+  await page.getByRole('heading', { name: 'By itself' }).evaluate((heading) => heading.scrollIntoView())
+  await page.evaluate(() => window.scrollBy(0, -80))
 })
 const { outlets } = (await (await fetch(`${world.url}/api${marlow}/outlets`)).json()) as { outlets: { slug: string }[] }
 await page.goto(`${world.site}/as/harbour/parking?outlet=${outlets[0]!.slug}`)

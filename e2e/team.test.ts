@@ -55,6 +55,15 @@ describe('a relay', () => {
     expect(output).toContain('Going to Inchmore this week')
     expect(output).toContain('17:15')
     expect(output).toContain('£15.30')
+    expect(output).toContain('Winter lights on Inchmore')
+    const draft = runs.getByRole('form', { name: 'Draft of a mail' })
+    await draft.getByLabel('To').fill('everybody@brindle-sound.example')
+    await draft.getByRole('button', { name: 'Send it' }).click()
+    await runs.getByText('Sent to everybody@brindle-sound.example').waitFor()
+    expect((await world.mails())[0]).toMatchObject({
+      recipients: ['everybody@brindle-sound.example'],
+      subject: 'This week at Brindle Sound',
+    })
     await runs.getByRole('button', { name: 'Into the library' }).click()
     await designer.getByText(/is a note of the library now/).waitFor()
   })
@@ -70,6 +79,28 @@ describe('a relay', () => {
     await designer.getByRole('option', { name: 'island' }).click()
     await expect.poll(() => task.inputValue()).toContain('{{island}}')
     await designer.getByText('is neither an input').first().waitFor({ state: 'detached' })
+  })
+
+  it('begins by what is chosen, tried on what happened lately before it is switched on, and paused with all others', async () => {
+    await choose(designer, designer.getByRole('combobox', { name: 'What it begins by' }), 'by something new in a feed')
+    await designer.getByLabel('Feed at').fill(`${world.site}/news.xml`)
+    await designer.getByLabel('Words it must hold').fill('Inchmore')
+    await designer.keyboard.press('Enter')
+    await designer.getByRole('button', { name: 'Try it on the last ten' }).click()
+    const tried = designer.getByRole('list', { name: 'What it would have done' })
+    await tried.getByText('Winter lights on Inchmore').waitFor()
+    expect(await tried.getByText('It holds none of: Inchmore.').count()).toBe(2)
+    expect(await designer.getByRole('switch', { name: 'It begins by itself' }).isChecked()).toBe(false)
+    await designer
+      .locator('.el-switch')
+      .filter({ has: designer.getByRole('switch', { name: 'It begins by itself' }) })
+      .click()
+    await designer.getByText('✓ Kept').waitFor()
+    await designer.getByRole('link', { name: '‹ Release' }).click()
+    await designer.locator('.el-checkbox').filter({ hasText: 'pause all cues here' }).click()
+    await designer.getByText('No relay of any agent begins by itself').waitFor()
+    await designer.locator('.el-checkbox').filter({ hasText: 'pause all cues here' }).click()
+    await designer.getByRole('link', { name: 'The weekly notice' }).click()
   })
 
   it('survives a kill while it waits, and goes on', async () => {

@@ -20,6 +20,10 @@ export interface World {
   agent(name: string): Promise<string>
   /** A new page in a private window of its own. */
   open(path: string): Promise<Page>
+  /** The mails that went out, the latest first. */
+  mails(): Promise<
+    readonly { readonly recipients: readonly string[]; readonly subject: string; readonly text: string }[]
+  >
   /** Kills the server with SIGKILL, as a power cut would, and waits until it is gone. */
   kill(): Promise<void>
   /** Starts everything again on the same data. */
@@ -87,6 +91,12 @@ export async function openWorld(env: Readonly<Record<string, string>> = {}): Pro
 
   await start()
   return {
+    mails: async () =>
+      (
+        (await (await fetch(`http://127.0.0.1:${mailboxPort}/mails`)).json()) as {
+          mails: Awaited<ReturnType<World['mails']>>
+        }
+      ).mails,
     url,
     site: `http://127.0.0.1:${sitePort}`,
     model: `http://127.0.0.1:${modelPort}/v1`,

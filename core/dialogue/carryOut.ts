@@ -1,9 +1,10 @@
-import { fillVariables, withoutToolNames } from '../brief'
+import { fillVariables, toolsNamedIn, withoutToolNames } from '../brief'
 import type { Insert } from '../inserts'
 import { insertPhrases, phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { withoutListSign } from '../text'
 import { inputFrom, LEFT_OUT, tellResult, timesIn } from '../tools'
+import { namedInserts } from './inserts'
 import { jobOfTool, type Job, type UsedTool } from './jobs'
 import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
 import { isoDay, type Slot } from './slots'
@@ -147,12 +148,15 @@ async function carryOut(
   const head = [lead, open.isConfirming ? '' : summary, hasFailed ? '' : saidInSteps(job, context, known)]
   const reply = [head.filter(Boolean).join(recap.length > 0 ? '\n' : ' '), ...told].filter(Boolean).join('\n\n')
   const isDone = !job.isTool || job.tools.some(({ tool }) => tool.changes)
+  const sources = context.brief.grounding.cite ? citationsFor(job.tools, uses) : []
+  const shown = await namedInserts(hasFailed ? [] : toolsNamedIn(job.steps), aboutOf(job, open), context, sources)
   return settled(
     {
       ...state,
       memory: kept,
       uses: [...state.uses, ...uses],
-      citations: context.brief.grounding.cite ? citationsFor(job.tools, uses) : [],
+      citations: shown.citations,
+      inserts: [...state.inserts, ...shown.inserts],
     },
     reply,
     hasFailed ? 'unknown' : isDone ? 'acted' : 'answered',
@@ -170,6 +174,12 @@ async function carryOut(
     },
   )
 }
+
+/** What an insert of a duty is about: what was told in words, or else what the duty is called. */
+const aboutOf = ({ ask, name }: Job, { filled }: DutyState): string =>
+  ask
+    .flatMap((slot) => (['text', 'choice'].includes(slot.type) && filled[slot.name] ? [filled[slot.name]!] : []))
+    .join(' ') || name
 
 /** What a tool could not be done with is asked for again, with its word why. */
 async function askOver(

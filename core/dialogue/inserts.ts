@@ -68,6 +68,29 @@ export const showInserts: Step = async (state, context) => {
   }
 }
 
+/** The inserts that the steps of a duty name, made about something; each mark counts on from those of the reply. */
+export async function namedInserts(
+  names: readonly string[],
+  about: string,
+  context: TurnContext,
+  citations: readonly Citation[],
+): Promise<{ inserts: readonly Insert[]; citations: readonly Citation[] }> {
+  let all = [...citations]
+  const inserts: Insert[] = []
+  for (const name of names) {
+    const entry = context.brief.inserts.find(({ enabled, kind }) => enabled && kind === name)
+    if (!entry) continue
+    const written = insertOf(entry)
+    if (written) inserts.push(written)
+    const made = isMade(entry.kind) ? await makeEntry(entry, about, context) : undefined
+    if (!made) continue
+    const from = Math.max(0, ...all.map(({ marker }) => marker))
+    if (context.brief.grounding.cite) all = [...all, ...citationsOf(made, from)]
+    inserts.push(shiftedBy(made.insert, from))
+  }
+  return { inserts, citations: all }
+}
+
 /** Puts what tools showed into the reply, its citations after those that are there. */
 export const showToolInserts: Step = (state, { brief }) => {
   const shown = state.uses.flatMap(({ result }) => (result.isFailed || !result.shows ? [] : [result.shows]))

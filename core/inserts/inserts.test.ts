@@ -140,6 +140,17 @@ describe('cards, an outline, a file', () => {
   })
 })
 
+describe('a duty whose steps name an insert', () => {
+  it('shows it once all is there, about what was told', async () => {
+    const duties = [{ id: 'd', name: 'Learn', when: 'someone wants to learn a subject', steps: 'Show the @quiz.\nSay “Good luck.”', ask: [{ name: 'subject', type: 'choice' as const, question: 'Which subject: bees or compost?' }] }] // prettier-ignore
+    const state = await ask('I want to learn a subject, compost', { duties })
+    expect(state.reply).toContain('Good luck.')
+    const [quiz] = state.inserts as [InsertOf<'quiz'>]
+    expect(quiz.questions[0]!.question).toContain('Compost')
+    expect(state.citations.map(({ marker }) => marker)).toEqual(quiz.questions.map(({ marker }) => marker))
+  })
+})
+
 describe('a link', () => {
   it('stands beside the answer, and only where it leads somewhere a browser may follow', async () => {
     const { insert } = await shown('link', 'How do I become a member?')

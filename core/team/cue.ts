@@ -102,12 +102,3 @@ export function inputsFor(cue: Cue, event: CueEvent | undefined, names: readonly
     }),
   )
 }
-
-/** What stands in an event of each kind, by name. */
-export const EVENT_VALUES: Readonly<Record<CueKind, readonly string[]>> = {
-  time: [],
-  feed: ['title', 'text', 'link', 'date'],
-  mail: ['from', 'name', 'subject', 'text', 'date'],
-  call: ['text'],
-  conversation: ['opening', 'text', 'outcomes', 'visitor'],
-}

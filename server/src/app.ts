@@ -60,7 +60,7 @@ import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
 import { relayRoutes, relayWork, teamRoutes } from './team'
-import { toolRoutes } from './tools'
+import { toolRoutes, keepReminding } from './tools'
 import { keepErasing, outletRoutes, talkRoutes } from './outlets'
 import type { Services } from './services'
 import { settingsRoutes } from './settings/routes'
@@ -164,7 +164,9 @@ export async function buildApp(
         : undefined
     if (wire) bus.connect(wire)
     await jobs.start(await waitingForWork(db), wire === undefined)
-    const stops = [keepRefreshing, keepWatch, keepEnding, keepErasing, keepCues].map((keep) => keep(services))
+    const stops = [keepRefreshing, keepWatch, keepEnding, keepErasing, keepCues, keepReminding].map((keep) =>
+      keep(services),
+    )
     if (database.kind === 'embedded') stops.push(keepStatistics(db, (error) => server.log.warn(error)))
     const door = config.visitors && visitorsDoor(server)
     return {

@@ -56,7 +56,9 @@ const textsOf = (brief: Brief): { field: string; text: string }[] => [
 
 /** A tool that a rule or the steps of a duty name and that the brief does not use. */
 export const unknownTool: Finder = (brief) => {
-  const known = new Set(brief.tools.map(({ id }) => id.toLowerCase()))
+  const known = new Set(
+    [...brief.tools.map(({ id }) => id), ...brief.inserts.map(({ kind }) => kind)].map((name) => name.toLowerCase()),
+  )
   const inSteps = brief.duties.flatMap((duty, at) =>
     (duty.enabled ? toolsNamedIn(duty.steps) : [])
       .filter((name) => !known.has(name.toLowerCase()))
@@ -64,7 +66,7 @@ export const unknownTool: Finder = (brief) => {
         remark(
           'unknown-tool',
           `duties.${at}`,
-          `No tool of the brief is called “${name}”.`,
+          `No tool or insert of the brief is called “${name}”.`,
           'The duty goes on without it. Add the tool under Tools, or take its name out.',
         ),
       ),

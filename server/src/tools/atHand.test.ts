@@ -2,6 +2,9 @@ import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildSite, startMailbox, type Mailbox } from '../../../stand-ins'
 import { openTestApp, type TestApp } from '../../testing/testApp'
+import { reminders } from '../database'
+import { sendDue } from './kinds'
+import { forgetCalls } from './queries'
 
 /** Tools of kinds the product knows itself: mails, a search of sites, the library of another agent. */
 let app: TestApp
@@ -85,5 +88,24 @@ describe('the library of another agent', () => {
     await expect.poll(async () => (await app.ask('GET', `/api/sources/${source.id}`)).body.status).toBe('ready')
     await app.ask('POST', `/api/agents/${pip.id}/editions`, { summary: 'one' })
     expect((await call(tool, { query: 'How are ropes coiled?' })).result).toContain('Coil every rope clockwise.')
+  })
+})
+
+describe('a reminder', () => {
+  it('goes out once when it is due, is asked for again where its time is none, and is erased with its visitor', async () => {
+    const { db } = app.services
+    const tool = await make({ kind: 'reminder', name: 'Reminders', settings: { timeZone: 'Europe/London' } })
+    const asked = { what: 'Bring the\ntickets', email: 'ana@club.example' }
+    expect((await call(tool, { ...asked, day: '2001-01-01' })).isFailed).toBe(true)
+    const day = new Date(Date.now() + 2 * 86_400_000).toISOString().slice(0, 10)
+    expect(await call(tool, { ...asked, day, time: '07:30' })).toMatchObject({ isFailed: false })
+    expect(await sendDue(app.services)).toBe(0)
+    await db.update(reminders).set({ dueAt: new Date(Date.now() - 1000), conversationId: 'c1' })
+    const before = mailbox.mails().length
+    expect((await Promise.all([sendDue(app.services), sendDue(app.services)])).sort()).toEqual([0, 1])
+    expect(mailbox.mails().length).toBe(before + 1)
+    expect(mailbox.mails()[0]).toMatchObject({ recipients: ['ana@club.example'], subject: 'Bring the tickets' })
+    await forgetCalls(db, ['c1'])
+    expect(await db.select().from(reminders)).toEqual([])
   })
 })

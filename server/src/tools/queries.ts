@@ -2,7 +2,7 @@ import { and, asc, count, desc, eq, gt, inArray, isNotNull, isNull, max, sql } f
 import type { z } from 'zod'
 import type { Brief } from '@parrot/core/brief'
 import type { ToolCallShown, toolChange, ToolOperation, ToolShown } from '@parrot/contract'
-import { agents, revisions, toolCalls, tools, type Database } from '../database'
+import { agents, appointments, reminders, revisions, toolCalls, tools, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { Seal } from '../settings/seal'
@@ -162,10 +162,11 @@ export async function noteCall(
     .where(and(eq(toolCalls.toolId, call.toolId), sql`${toolCalls.at} < now() - make_interval(days => ${KEPT_DAYS})`))
 }
 
-/** Forgets what was done in conversations that are erased. */
+/** Forgets what was done in conversations that are erased: calls, appointments and reminders that were made there. */
 export async function forgetCalls(db: Pick<Database, 'delete'>, conversationIds: readonly string[]): Promise<void> {
   if (conversationIds.length === 0) return
-  await db.delete(toolCalls).where(inArray(toolCalls.conversationId, [...conversationIds]))
+  for (const table of [toolCalls, appointments, reminders])
+    await db.delete(table).where(inArray(table.conversationId, [...conversationIds]))
 }
 
 const MOST_SHOWN = 50

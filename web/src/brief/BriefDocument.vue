@@ -87,7 +87,12 @@ watch(
 
     <section id="duties">
       <h2 tabindex="-1">Duties</h2>
-      <DutyList :duties="brief.duties" :tools="brief.tools" @change="edit((d) => (d.duties = $event))" />
+      <DutyList
+        :duties="brief.duties"
+        :tools="brief.tools"
+        :inserts="brief.inserts"
+        @change="edit((d) => (d.duties = $event))"
+      />
     </section>
 
     <section id="tools">

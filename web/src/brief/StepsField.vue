@@ -3,10 +3,16 @@ import { computed } from 'vue'
 import { ElMention } from 'element-plus'
 import type { Brief } from '@parrot/contract'
 
-/** What a duty does once all is there: sentences, and tools by their names behind an “@”. */
-const props = defineProps<{ tools: Brief['tools']; about: string }>()
+/** What a duty does once all is there: sentences, and tools and inserts by their names behind an “@”. */
+const props = defineProps<{ tools: Brief['tools']; inserts: Brief['inserts']; about: string }>()
 const value = defineModel<string>({ required: true })
-const options = computed(() => props.tools.map(({ id, when }) => ({ value: id, label: when ? `${id}: ${when}` : id })))
+const options = computed(() => [
+  ...props.tools.map(({ id, when }) => ({ value: id, label: when ? `${id}: ${when}` : id })),
+  ...[...new Set(props.inserts.map(({ kind }) => kind))].map((kind) => ({
+    value: kind,
+    label: `${kind}: shown beside the words`,
+  })),
+])
 </script>
 
 <template>
@@ -17,7 +23,7 @@ const options = computed(() => props.tools.map(({ id, when }) => ({ value: id, l
     :autosize="{ minRows: 1, maxRows: 14 }"
     :options="options"
     :maxlength="8000"
-    placeholder="what is said once all is there, and with @ the tools that are used"
+    placeholder="what is said once all is there, and with @ the tools and inserts that are used"
     :aria-label="about"
   />
 </template>

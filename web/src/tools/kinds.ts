@@ -11,11 +11,21 @@ export const TOOL_KINDS: Readonly<Record<ToolKind, { readonly name: string; read
   },
   mail: { name: 'Mail', says: 'mails to the addresses you allow, by the mail server of the settings' },
   search: { name: 'Search', says: 'a search engine that describes itself by OpenSearch, on the sites you name' },
+  reminder: { name: 'Reminder', says: 'a mail at the time a visitor names, to the address they give' },
   library: { name: 'Library', says: 'what another agent here has read, as it is published' },
 }
 /** Kinds that have an address of their own. */
-export const hasAddress = (kind: ToolKind): boolean => kind !== 'mail' && kind !== 'library'
-export const KIND_ORDER: readonly ToolKind[] = ['http', 'openapi', 'mcp', 'calendar', 'mail', 'search', 'library']
+export const hasAddress = (kind: ToolKind): boolean => kind !== 'mail' && kind !== 'library' && kind !== 'reminder'
+export const KIND_ORDER: readonly ToolKind[] = [
+  'http',
+  'openapi',
+  'mcp',
+  'calendar',
+  'mail',
+  'search',
+  'library',
+  'reminder',
+]
 
 /** An operation of one's own, as it begins. */
 export const blankOperation = (): ToolOperation => ({

@@ -72,3 +72,23 @@ export const appointments = pgTable(
     index('appointments_conversation').on(table.conversationId),
   ],
 )
+
+/** What visitors want to be reminded of by mail, and when; sent once. */
+export const reminders = pgTable(
+  'reminders',
+  {
+    id: text('id').primaryKey(),
+    toolId: text('tool_id')
+      .notNull()
+      .references(() => tools.id, { onDelete: 'cascade' }),
+    email: text('email').notNull(),
+    what: text('what').notNull(),
+    agentId: text('agent_id'),
+    conversationId: text('conversation_id'),
+    dueAt: moment('due_at').notNull(),
+    sentAt: moment('sent_at'),
+    tries: integer('tries').notNull().default(0),
+    createdAt: created(),
+  },
+  (table) => [index('reminders_due').on(table.dueAt), index('reminders_conversation').on(table.conversationId)],
+)
