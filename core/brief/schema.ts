@@ -112,6 +112,8 @@ const dutySchema = z.object({
     )
     .max(50)
     .default([]),
+  /** What is missing is asked for all at once, in a form, where one can be drawn. */
+  asForm: z.boolean().default(false),
   tools: z.array(line(80)).max(50).default([]),
   enabled: z.boolean().default(true),
 })

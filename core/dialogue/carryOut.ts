@@ -7,7 +7,7 @@ import { inputFrom, LEFT_OUT, tellResult, timesIn } from '../tools'
 import { namedInserts } from './inserts'
 import { jobOfTool, type Job, type UsedTool } from './jobs'
 import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
-import { isoDay, type Slot } from './slots'
+import { choicesOf, isoDay, type Slot } from './slots'
 import { callTool, useDetail, withUses } from './tools'
 import type { Citation, StepResult, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 
@@ -34,7 +34,7 @@ export async function advance(
     : job.ask.find((slot) => !(slot.name in open.filled) && (slot.required || !job.isTool))
   if (next) {
     const { isConfirming: _no, ...still } = open
-    const offers = await offersFor(job, next, open, context)
+    const offers = [...formFor(job, open, phrases), ...(await offersFor(job, next, open, context))]
     const told = {
       ...state,
       inserts: [...state.inserts, ...offers],
@@ -55,6 +55,20 @@ export async function advance(
   if (!isAgreed && job.tools.some(({ entry }) => entry.approval === 'visitor'))
     return askAgain(job, open, state, context, lead)
   return carryOut(job, open, state, context, lead, details)
+}
+
+/** Everything that is missing as a form, once, where the duty is begun and more than one thing is missing. */
+function formFor({ ask, asForm, name }: Job, { filled, asking }: DutyState, phrases: Phrases): readonly Insert[] {
+  const missing = ask.filter((slot) => !(slot.name in filled))
+  if (!asForm || asking !== '' || missing.length < 2) return []
+  const fields = missing.map((slot) => ({
+    name: slot.name,
+    label: questionFor(slot, phrases),
+    type: slot.type,
+    required: slot.required,
+    choices: slot.type === 'choice' ? [...choicesOf(slot)] : [],
+  }))
+  return [{ kind: 'form', title: name, fields }]
 }
 
 /** What the job's tools have to choose from for what is asked next. */

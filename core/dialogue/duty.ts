@@ -126,6 +126,13 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
   const leave = (summary: string) =>
     settled({ ...state, memory: withoutDuty(state.memory) }, phrases.duty.left, 'chatted', { summary, details: [] })
   if ((find(words.leavesDuty, tokens)?.from ?? 9) <= 2) return leave(`The visitor left “${duty.name}”.`)
+  const form = formIn(duty, line, context)
+  if (form) {
+    const filled = { ...open.filled, ...form }
+    return advance(duty, { ...open, filled, isPaused: false }, state, context, '', [
+      ...Object.entries(form).map(([label, text]) => ({ label, text })),
+    ])
+  }
   const slot = duty.ask.find((each) => each.name === open.asking)
   if (open.isPaused && holds(words.resumes, tokens)) {
     return advance(duty, { ...open, isPaused: false }, state, context, phrases.duty.backTo(duty.name), [])
@@ -188,6 +195,20 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
   return advance(duty, { ...open, filled: { ...filled, ...more }, isPaused: false }, state, context, '', [
     ...(slot && value !== undefined ? [{ label: slot.name, text: value }] : []),
   ])
+}
+
+/** What a form was filled in with, "name: value" a line; undefined for a line that is none. What is no answer is asked for again. */
+function formIn({ ask, asForm }: Job, line: string, { today }: TurnContext): Record<string, string> | undefined {
+  if (!asForm) return undefined
+  const lines = line.split('\n').map((each) => /^([^:]{1,80}): (.+)$/.exec(each.trim()))
+  if (lines.length === 0 || lines.some((each) => !ask.some(({ name }) => name === each?.[1]))) return undefined
+  return Object.fromEntries(
+    lines.flatMap((each) => {
+      const slot = ask.find(({ name }) => name === each![1])!
+      const value = slotValue(slot, each![2]!, true, today)
+      return value === undefined ? [] : [[slot.name, value]]
+    }),
+  )
 }
 
 /** The slot a correction means: the one it names, else the last filled one whose type it gives. */

@@ -23,6 +23,8 @@ export interface Job {
   readonly tools: readonly UsedTool[]
   /** Where it stands in the brief: "duties.2", "tools.0". */
   readonly field: string
+  /** What is missing is asked for all at once. */
+  readonly asForm: boolean
   /** A tool by itself asks for what it cannot do without, and tells its result and nothing else. */
   readonly isTool: boolean
 }
@@ -56,6 +58,7 @@ export function jobsOf(context: TurnContext): Job[] {
         steps: duty.steps,
         tools,
         field: `duties.${at}`,
+        asForm: duty.asForm,
         isTool: false,
       },
     ]
@@ -96,6 +99,7 @@ const jobOf = (used: UsedTool): Job => {
     steps: '',
     tools: [used],
     field: `tools.${at}`,
+    asForm: false,
     isTool: true,
   }
 }

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { briefFrom } from '../brief'
-import { takeTurn, type PassageLibrary, type TurnState } from '../dialogue'
+import { exchangeOf, takeTurn, type PassageLibrary, type TurnState } from '../dialogue'
 import { calling, type BriefInput } from '../testing'
 import { libraryOf } from '../testing/libraries'
 import { understudy } from '../understudy'
@@ -148,6 +148,40 @@ describe('a duty whose steps name an insert', () => {
     const [quiz] = state.inserts as [InsertOf<'quiz'>]
     expect(quiz.questions[0]!.question).toContain('Compost')
     expect(state.citations.map(({ marker }) => marker)).toEqual(quiz.questions.map(({ marker }) => marker))
+  })
+})
+
+describe('a duty that asks for everything at once', () => {
+  const duties: BriefInput['duties'] = [
+    {
+      id: 'd',
+      name: 'Rent a plot',
+      when: 'someone wants to rent a plot',
+      asForm: true,
+      steps: 'Say “Welcome.”',
+      ask: [
+        { name: 'plot', type: 'choice', question: 'Which plot: North, South or Orchard?' },
+        { name: 'from', type: 'date', question: 'From which day?' },
+        { name: 'who', type: 'text', question: 'Under which name?' },
+      ],
+    },
+  ]
+  it('shows a form of what is missing, takes what is filled in, and asks again for what is no answer', async () => {
+    const first = await ask('I want to rent a plot in the South', { duties })
+    expect(first.inserts).toMatchObject([
+      {
+        kind: 'form',
+        fields: [
+          { name: 'from', type: 'date' },
+          { name: 'who', label: 'Under which name?' },
+        ],
+      },
+    ])
+    const more = { conversation: [exchangeOf(first)] }
+    const bad = await ask('from: soonish\nwho: Ana', { duties }, more)
+    expect([bad.reply, bad.memory.duty?.filled]).toEqual(['From which day?', { plot: 'South', who: 'Ana' }])
+    const done = await ask('from: 2027-03-12\nwho: Ana', { duties }, more)
+    expect(done.memory.collected).toMatchObject([{ values: { plot: 'South', from: '12 March 2027', who: 'Ana' } }])
   })
 })
 

@@ -119,6 +119,7 @@ export const unknownDuty: Finder = (brief) => {
                   unlike: [],
                   steps: '',
                   ask: [],
+                  asForm: false,
                   tools: [],
                   enabled: true,
                 }),

@@ -86,7 +86,7 @@ describe('who comes from outside', () => {
     { host: 'parrot.example' },
     { host: 'localhost:4100', 'x-forwarded-for': '203.0.113.9' },
   ]
-  const FOR_VISITORS = /^\/(?:api\/talk\/|api\/faces\/|api\/health$|v1\/)/
+  const FOR_VISITORS = /^\/(?:api\/talk\/|api\/faces\/|api\/cues\/|api\/health$|v1\/)/
 
   it('reaches the visitors’ routes and no other, by a public name, through a proxy, or by the visitors’ door', async () => {
     expect(routes.length).toBeGreaterThan(80)

@@ -41,6 +41,7 @@ describe('an edition', () => {
     expect(Object.keys(body).sort()).toEqual([
       'citations',
       'conversationId',
+      'inserts',
       'isFormDue',
       'key',
       'person',

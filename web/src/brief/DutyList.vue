@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { ElButton } from 'element-plus'
+import { ElButton, ElCheckbox } from 'element-plus'
 import type { Brief } from '@parrot/contract'
 import CalledBy from './CalledBy.vue'
 import DutyAsks from './DutyAsks.vue'
@@ -27,6 +27,7 @@ const list = useOrderedList<Duty>(
       unlike: [],
       steps: '',
       ask: [],
+      asForm: false,
       tools: [],
       enabled: true,
     }),
@@ -87,6 +88,11 @@ const lines = (text: string) => text.split('\n').map((line) => line.trimStart())
         />
         <EntryPart label="Asks for">
           <DutyAsks :asks="duty.ask" :duty="at" @change="list.set(at, { ask: $event })" />
+        </EntryPart>
+        <EntryPart v-if="duty.ask.length > 1" label="And asks">
+          <ElCheckbox :model-value="duty.asForm" @update:model-value="list.set(at, { asForm: $event === true })"
+            >for all of it at once, in a form where one can be drawn</ElCheckbox
+          >
         </EntryPart>
         <EntryPart label="Then">
           <StepsField
