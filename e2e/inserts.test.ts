@@ -58,16 +58,19 @@ describe('a visitor', () => {
 
   it('taps a free time, and has the appointment with an invitation once they said yes', async () => {
     await ask('Can I get an appointment at the group desk?')
-    await page.getByText('Which day suits you?').waitFor()
+    await page.getByText('Which day suits you?').first().waitFor()
     const times = page.locator('.insert-times').last()
     await times.getByRole('button').first().click()
-    await page.getByText('Under which name?').waitFor()
+    await page.getByText('Under which name?').first().waitFor()
     await ask('Ana Reyes')
-    await page.getByText('Which e-mail address shall the invitation go to?').waitFor()
+    await page.getByText('Which e-mail address shall the invitation go to?').first().waitFor()
     await ask('ana@school.example')
-    await page.getByText('Shall I do that?').waitFor()
+    await page.getByText('Shall I do that?').first().waitFor()
     await ask('Yes please')
-    await page.getByText(/The group desk expects you on .*; your number is A-/).waitFor()
+    await page
+      .getByText(/The group desk expects you on .*; your number is A-/)
+      .first()
+      .waitFor()
     expect((await world.mails())[0]).toMatchObject({ recipients: ['ana@school.example'] })
   })
 

@@ -105,6 +105,7 @@ describe('a relay', () => {
 
   it('survives a kill while it waits, and goes on', async () => {
     const runs = designer.getByRole('complementary', { name: 'Runs' })
+    await choose(designer, designer.getByRole('combobox', { name: 'island', exact: true }), 'Inchmore')
     await runs.getByRole('button', { name: 'Run', exact: true }).click()
     await runs.getByRole('button', { name: 'Let it go on' }).waitFor()
     await world.kill()

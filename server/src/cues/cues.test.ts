@@ -212,7 +212,7 @@ describe('a relay that is given a feed and drafts a mail', () => {
 describe('a mail that arrives', () => {
   const mail = (id: string, from: string, subject: string, text: string, ...headers: string[]) =>
     [`From: ${from}`, 'To: desk@plots.example', `Subject: ${subject}`, `Message-ID: <${id}@club.example>`, 'Date: Mon, 1 Mar 2027 09:00:00 +0000', ...headers, '', text].join('\r\n') // prettier-ignore
-  const many = Array.from({ length: 300 }, (_, at) => mail(`old${at}`, 'old@club.example', `Old ${at}`, 'Long ago.'))
+  const many = Array.from({ length: 10_000 }, (_, at) => mail(`old${at}`, 'old@club.example', `Old ${at}`, 'Long ago.'))
 
   it('is answered once, as the brief of the agent has it; what was there before, what is automatic, and others’ are not', async () => {
     const box = await startMails({ user: 'desk@plots.example', password: 'open-sesame' }, many)
