@@ -194,6 +194,7 @@ export const marlow: SampleAgent = {
       greeting: 'Hello, I’m Marlow at the ticket desk. What would you like to know about your crossing?',
       suggestions: ['Can I bring my dog?', 'How much is a return to Sula Holm?', 'How do I change a booking?'],
     },
+    budget: 10_000,
     grounding: {
       libraryOnly: true,
       cite: true,

@@ -32,8 +32,15 @@ const ask = async (text: string) => {
 
 await shoot('agents')
 await shoot('brief', `${marlow}/brief`, async () => {
-  await page.locator('#manner').evaluate((section) => section.scrollIntoView())
+  await page.locator('#duties').evaluate((section) => section.scrollIntoView())
+  const steps = page.getByRole('textbox', { name: 'Duty 1: then' })
+  await steps.click()
+  await page.keyboard.press('Control+End')
+  await page.keyboard.type(' @')
+  await page.getByRole('option', { name: /free_times/ }).waitFor()
 })
+await page.keyboard.press('Escape')
+await page.keyboard.press('Control+Z')
 await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
   await page.getByRole('button', { name: 'Show the original beside it' }).click()
@@ -123,16 +130,6 @@ await shoot('debrief', `${marlow}/logbook/debrief`, async () => {
   await page.getByRole('button', { name: 'Keep and ask' }).click()
   await page.getByRole('button', { name: 'Read those: Sula Holm' }).waitFor({ timeout: 120_000 })
 })
-await shoot('duty', `${marlow}/brief`, async () => {
-  await page.locator('#duties').evaluate((section) => section.scrollIntoView())
-  const steps = page.getByRole('textbox', { name: 'Duty 1: then' })
-  await steps.click()
-  await page.keyboard.press('Control+End')
-  await page.keyboard.type(' @')
-  await page.getByRole('option', { name: /free_times/ }).waitFor()
-})
-await page.keyboard.press('Escape')
-await page.keyboard.press('Control+Z')
 await shoot('quiz', `${marlow}/brief`, async () => {
   await ask('Quiz me on the work of a deckhand')
   await page.locator('.insert-quiz .insert-choice').first().click()

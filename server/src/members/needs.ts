@@ -25,7 +25,7 @@ import {
 type Params = Readonly<Record<string, string>>
 
 /**
- * What a request needs. `open`: nobody has to be signed in. `keyed`: the key of an outlet, which its route looks at. `member`: any member. `maker`: whoever may make agents. `all`: a
+ * What a request needs. `open`: nobody has to be signed in. `keyed`: the key of an outlet or the secret of a cue, which its route looks at. `member`: any member. `maker`: whoever may make agents. `all`: a
  * role for everything. `agents`: a role for the agents its subject belongs to, for one of them, or for every one where the
  * request changes what they share.
  */
@@ -110,7 +110,6 @@ const SUBJECTS: readonly (readonly [begins: string, agents: Find, changed?: Find
   ['/api/surveys/:id', ownerIn(surveys)],
   ['/api/outlets/:id', ownerIn(outlets)],
   ['/api/relays/:id', ownerIn(relays)],
-  ['/api/cues/:id', ownerIn(relays)],
   ['/api/runs/:id', ownerIn(relayRuns)],
   ['/api/hooks/:id', ownerIn(hooks)],
   ['/api/visitors/:id', ownerIn(visitors)],
@@ -151,6 +150,7 @@ const OTHERS: Readonly<Record<string, Need>> = {
   'GET /api/talk/:slug/conversations/:key/events': { kind: 'open' },
   'POST /api/talk/:slug/conversations/:key/details': { kind: 'open' },
   'PUT /api/talk/:slug/conversations/:key/ratings/:turnId': { kind: 'open' },
+  'GET /api/talk/:slug/conversations/:key/files/:turnId/:at': { kind: 'open' },
   'GET /api/session': { kind: 'open' },
   'GET /api/session/provider': { kind: 'open' },
   'GET /api/session/provider/callback': { kind: 'open' },
@@ -179,13 +179,14 @@ const OTHERS: Readonly<Record<string, Need>> = {
   'GET /api/endpoints': { kind: 'member' },
   'GET /api/settings/simulated-models': { kind: 'member' },
   'GET /api/settings/designer': { kind: 'member' },
+  'GET /api/settings/cues': { kind: 'member' },
   'GET /api/openapi.json': { kind: 'member' },
   'PUT /api/rule-sets/:id': { kind: 'all', role: 'editor' },
   'DELETE /api/rule-sets/:id': { kind: 'all', role: 'editor' },
   'POST /api/rule-sets/:id/restore': { kind: 'all', role: 'editor' },
 }
 
-const KEYED: ReadonlySet<string> = new Set(['/v1/chat/completions', '/mcp/:slug'])
+const KEYED: ReadonlySet<string> = new Set(['/v1/chat/completions', '/mcp/:slug', '/api/cues/:id'])
 
 /** What a request needs, by its method and the pattern of its route. What nobody thought of is an owner’s. */
 export function needOf(method: string, pattern: string): Need {

@@ -69,7 +69,9 @@ export class RememberedTurns {
     const state = await ask(services, subject, said, conversation, { ...listening, audience: 'visitor' }, variables)
     const { question, reply, outcome, citations, inserts, workings, support, memory, handOver, usage } = state
     const kept = { said, question, reply, outcome, citations, inserts, workings, support, memory, handOver, usage }
-    if (subject.model === understudy && subject.edition !== null && state.uses.length === 0 && !hasTeam(subject))
+    // What is free now may be taken by the next who asks.
+    const isFleeting = state.uses.length > 0 || state.inserts.some(({ kind }) => kind === 'times')
+    if (subject.model === understudy && subject.edition !== null && !isFleeting && !hasTeam(subject))
       this.#turns.set(key, JSON.stringify(kept))
     return kept
   }
