@@ -40,7 +40,7 @@ await shoot('brief', `${marlow}/brief`, async () => {
   await page.getByRole('option', { name: /free_times/ }).waitFor()
 })
 await page.keyboard.press('Escape')
-await page.keyboard.press('Control+Z')
+await page.getByRole('button', { name: 'Undo', exact: true }).click()
 await shoot('reader', `${marlow}/library`, async () => {
   await page.locator('[data-source="conditions-of-carriage.pdf"]').getByRole('button').first().click()
   await page.getByRole('button', { name: 'Show the original beside it' }).click()
@@ -84,7 +84,7 @@ await shoot('note', `${marlow}/brief`, async () => {
   await page.waitForTimeout(1500)
 })
 await page.keyboard.press('Escape')
-await shoot('release', `${marlow}/release`, () => page.getByText('change since edition 1').waitFor())
+await shoot('release', `${marlow}/release`, () => page.getByText(/changes? since edition 1/).waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
   await page.getByText('Wanted a person 1').click()
   await page.getByRole('button', { name: /rude to my mother/ }).click()

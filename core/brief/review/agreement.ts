@@ -1,3 +1,4 @@
+import { toolsNamedIn } from '../mentions'
 import { REMARK_WORDS } from '../../languages'
 import { profileTexts } from '../../manner'
 import { find, holds, tokensOf } from '../../reading'
@@ -157,7 +158,9 @@ export const samplesAgainstDials: Finder = ({ manner }) => {
 export const askedForNothing: Finder = (brief) =>
   brief.duties.flatMap((duty, at) => {
     const steps = tokensOf(duty.steps)
-    if (!duty.enabled || steps.length === 0 || duty.tools.length > 0 || holds(REMARK_WORDS.usesAll, steps)) return []
+    // What a tool is given is told apart where the tool is.
+    const isForTools = duty.tools.length > 0 || toolsNamedIn(duty.steps).length > 0
+    if (!duty.enabled || steps.length === 0 || isForTools || holds(REMARK_WORDS.usesAll, steps)) return []
     const used = new Set(steps.map(({ text }) => stem(text)))
     return duty.ask.flatMap((ask, n): Remark[] => {
       const names = tokensOf(ask.name).map(({ text }) => stem(text))

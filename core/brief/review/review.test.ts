@@ -156,6 +156,12 @@ const LIBRARY = {
 }
 const remarks = (input: Input): Remark[] => reviewBrief(whole(input), LIBRARY)
 
+it('does not say of what a duty asks for that nothing uses it, where a tool that it names may', () => {
+  const ask = [{ name: 'shoe size', question: 'Which size?' }]
+  const brief = briefFrom({ tools: [{ id: 'fit' }], duties: [{ ...duty, steps: 'Use @fit.', ask }] })
+  expect(reviewBrief(brief).map(({ kind }) => kind)).not.toContain('asked-for-nothing')
+})
+
 describe('remarks in the margin', () => {
   for (const kind of REMARK_KINDS) {
     const [hit, nearMiss] = CASES[kind]
