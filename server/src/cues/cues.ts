@@ -3,12 +3,15 @@ import { inputsFor, nextDue, takes, type Cue, type CueEvent } from '@parrot/core
 import type { CueTried } from '@parrot/contract'
 import { relayEvents, relays, settings, type Database, type RunMail } from '../database'
 import { entriesOf } from '../feeds'
+import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 import type { Services } from '../services'
 import { addRun, nextLook, type RelayRow } from '../team'
 import { lastMails, mailsSince, type MailCue } from './mailbox'
 import { endedTalks } from './talks'
 
+type Reading = Pick<Database, 'select'>
+type Writing = Pick<Database, 'insert'>
 type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'bus' | 'log' | 'seal'>
 
 /** One that was due longer ago than this was missed: it is made up for once, and says so. */
@@ -30,48 +33,60 @@ export async function setPaused(db: Database, isPaused: boolean): Promise<void> 
     .onConflictDoUpdate({ target: settings.name, set: { value } })
 }
 
-/** Begins a relay for something that happened, once; tells the run, or why there is none. Never begins the same event twice. */
+/**
+ * Begins a relay for something that happened, once; tells the run, or why there is none. That it happened and the run are
+ * written together: a kill in between loses neither, and nothing is begun twice.
+ */
 export async function takeEvent(
-  means: Means,
+  { db, jobs, bus }: Means,
   relay: RelayRow,
   event: CueEvent,
   isNew = true,
 ): Promise<{ runId: string | null; because: string }> {
-  const { db, jobs, bus } = means
-  const cue = relay.cue
+  const { cue } = relay
   if (!cue) return { runId: null, because: 'It has no cue.' }
-  const id = newId()
-  const [mine] = await db
-    .insert(relayEvents)
-    .values({
-      id,
-      relayId: relay.id,
-      key: event.key,
-      title: event.title.slice(0, 300),
-      at: event.at,
-      because: 'It was there before.',
-    })
-    .onConflictDoNothing()
-    .returning({ id: relayEvents.id })
-  if (!mine) return { runId: null, because: 'It was taken before.' }
-  if (!isNew) return { runId: null, because: 'It was there before.' }
-  const told = async (because: string, runId: string | null = null) => {
-    await db.update(relayEvents).set({ because, runId }).where(eq(relayEvents.id, id))
-    return { runId, because }
-  }
+  const isPaused = await arePaused(db)
+  const taken = await db.transaction(async (tx) => {
+    const id = newId()
+    const [mine] = await tx
+      .insert(relayEvents)
+      .values({ id, relayId: relay.id, key: event.key, title: event.title.slice(0, 300), at: event.at })
+      .onConflictDoNothing()
+      .returning({ id: relayEvents.id })
+    if (!mine) return { runId: null, because: 'It was taken before.' }
+    const because = isNew ? await whyNot(tx, relay.id, cue, event, isPaused) : 'It was there before.'
+    const begun = because === '' ? await beginFor(tx, relay, cue, event) : { runId: null, because }
+    await tx.update(relayEvents).set(begun).where(eq(relayEvents.id, id))
+    return begun
+  })
+  if (taken.runId === null) return taken
+  await jobs.add('relay', taken.runId)
+  bus.tell(relay.agentId, 'relays')
+  return taken
+}
+
+/** Why a cue begins nothing for an event just now; "" where it does. */
+async function whyNot(db: Reading, relayId: string, cue: Cue, event: CueEvent, isPaused: boolean): Promise<string> {
   const { isTaken, because } = takes(cue, event)
-  if (!isTaken) return told(because)
-  if (await arePaused(db)) return told('All cues were paused.')
-  if ((await begunToday(db, relay.id)) >= cue.mostPerDay) return told(`It began ${cue.mostPerDay} times today already.`)
+  if (!isTaken) return because
+  if (isPaused) return 'All cues were paused.'
+  return (await begunToday(db, relayId)) >= cue.mostPerDay ? `It began ${cue.mostPerDay} times today already.` : ''
+}
+
+async function beginFor(
+  db: Writing,
+  relay: RelayRow,
+  cue: Cue,
+  event: CueEvent,
+): Promise<{ runId: string | null; because: string }> {
   try {
     const names = relay.spec.inputs.map(({ name }) => name)
     const run = await addRun(db, relay, inputsFor(cue, event, names), 'its cue', answerTo(cue, event))
-    await told('', run.id)
-    await jobs.add('relay', run.id)
-    bus.tell(relay.agentId, 'relays')
     return { runId: run.id, because: '' }
   } catch (error) {
-    return told((error as Error).message)
+    // What a relay is not given as it wants is refused before anything is written.
+    if (error instanceof HttpProblem) return { runId: null, because: error.message }
+    throw error
   }
 }
 
@@ -86,7 +101,7 @@ const answerTo = (cue: Cue, { replyTo }: CueEvent): RunMail | null =>
         answers: { messageId: replyTo.messageId, isSentAlone: cue.does === 'answer' },
       }
 
-async function begunToday(db: Database, relayId: string): Promise<number> {
+async function begunToday(db: Reading, relayId: string): Promise<number> {
   const [row] = await db
     .select({ count: sql<number>`count(*)::int` })
     .from(relayEvents)

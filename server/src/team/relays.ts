@@ -115,7 +115,7 @@ export async function shownRelays(db: Database, rows: readonly RelayRow[]): Prom
 
 /** Begins a run; refused in words where the relay cannot be run, or something it needs was not given. */
 export async function addRun(
-  db: Database,
+  db: Pick<Database, 'insert'>,
   relay: RelayRow,
   inputs: Readonly<Record<string, string>>,
   by: string,
