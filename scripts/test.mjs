@@ -52,22 +52,23 @@ function chromium() {
   return path
 }
 
-/** Debian's PostgreSQL for the tests on a server; without it they say that they were left out. */
-function postgresql() {
+/** A package of Debian's that some tests are run on; without it they say that they were left out. */
+function optional(name, path) {
   const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')
-  if (existsSync('/usr/lib/postgresql') || !mayInstall) return
+  if (existsSync(path) || !mayInstall) return
   const { status } = spawnSync(
     'sh',
-    ['-c', 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq postgresql >/dev/null'],
+    ['-c', `apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq ${name} >/dev/null`],
     { stdio: 'inherit' },
   )
-  if (status !== 0) console.log('PostgreSQL could not be installed; the tests on a server are left out.')
+  if (status !== 0) console.log(`${name} could not be installed; the tests on it are left out.`)
 }
 
 const vitest = ['node_modules/vitest/vitest.mjs', 'run']
 
 process.env.CHROMIUM = chromium()
-postgresql()
+optional('postgresql', '/usr/lib/postgresql')
+optional('radicale', '/usr/bin/radicale')
 if (!onlyE2e) {
   await runTogether('Types, lint and format', [
     ['npm', ['run', '--silent', 'types']],
