@@ -2,6 +2,7 @@ import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Page } from 'playwright-core'
+import { fromMenu } from './acts'
 import { openWorld, type World } from './world'
 
 /** An agent on somebody’s site: a bubble and a frame, on pages with a strict policy and with styles that reach everywhere. */
@@ -41,8 +42,10 @@ async function siteWith(script: string, page: { policy?: string; style?: string 
 
 async function makeOutlet(kind: RegExp, sites: readonly string[]): Promise<string> {
   await designer.goto(`${world.url}${marlow}/release`)
-  await designer.getByRole('button', { name: /New outlet/ }).click()
-  await designer.getByRole('menuitem', { name: kind }).click()
+  // The menu opens where its button stands: below the outlets, once they have come.
+  await designer.getByRole('link', { name: 'On our website' }).waitFor()
+  await fromMenu(designer, designer.getByRole('button', { name: /New outlet/ }), kind)
+  await designer.getByRole('heading', { name: 'Hand it out' }).waitFor()
   for (const site of sites) {
     await designer.getByLabel('Sites it may stand on').fill(site)
     await designer.keyboard.press('Enter')
