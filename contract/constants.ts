@@ -1,5 +1,6 @@
-import type { CueKind } from '@parrot/core/team'
 /** Lists of words both sides share. They stand apart from the schemas so that a browser can have them alone. */
+import type { CueKind } from '@parrot/core/team'
+import type { Insert } from '@parrot/core/inserts'
 
 /** The stages of the work, in working order. */
 export const STAGES = ['brief', 'library', 'rehearse', 'release', 'logbook'] as const
@@ -20,3 +21,20 @@ export const EVENT_VALUES: Readonly<Record<CueKind, readonly string[]>> = {
   call: ['text'],
   conversation: ['opening', 'text', 'outcomes', 'visitor'],
 }
+
+/** What a reply can show beside its words, in a designer's words. */
+export const SHOWN: Readonly<Record<Insert['kind'] | 'any', string>> = {
+  any: 'anything',
+  link: 'a button',
+  table: 'a table',
+  chart: 'a chart',
+  quiz: 'a quiz',
+  cards: 'cards',
+  times: 'free times',
+  outline: 'an outline',
+  picture: 'a picture',
+  file: 'a file',
+  form: 'a form',
+}
+
+export { figureWithUnit } from '@parrot/core/inserts'

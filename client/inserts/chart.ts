@@ -1,4 +1,4 @@
-import type { InsertOf } from '@parrot/contract'
+import { figureWithUnit, type InsertOf } from '@parrot/contract'
 import { element } from '../dom'
 import { drawTable } from './draw'
 import type { InsertWords } from './words'
@@ -26,16 +26,12 @@ export function drawChart(chart: InsertOf<'chart'>, words: InsertWords): Node[] 
       columns: ['', ...chart.series.map(({ name }) => name)],
       rows: chart.labels.map((label, at) => [
         label,
-        ...chart.series.map(({ values }) => said(values[at] ?? null, chart.unit)),
+        ...chart.series.map(({ values }) => figureWithUnit(values[at] ?? null, chart.unit)),
       ]),
     }),
   )
   return [...(chart.title ? [element('p', 'insert-title', chart.title)] : []), frame, table]
 }
-
-/** A figure with what it is counted in. */
-const said = (value: number | null, unit: string): string =>
-  value === null ? '–' : /^[£€$¥]$/.test(unit) ? `${unit}${value.toFixed(2)}` : `${value}${unit ? ` ${unit}` : ''}`
 
 /** Drawing is fetched only by who is shown a chart. */
 async function plot(canvas: HTMLCanvasElement, chart: InsertOf<'chart'>, isLying: boolean): Promise<void> {
@@ -62,7 +58,7 @@ async function plot(canvas: HTMLCanvasElement, chart: InsertOf<'chart'>, isLying
       color,
       font: { family: fontFamily },
       maxTicksLimit: 6,
-      callback: (value: number | string) => said(Number(value), chart.unit),
+      callback: (value: number | string) => figureWithUnit(Number(value), chart.unit),
     },
     grid: { color: 'rgb(128 128 128 / 0.25)' },
   }
@@ -91,7 +87,9 @@ async function plot(canvas: HTMLCanvasElement, chart: InsertOf<'chart'>, isLying
           position: 'bottom',
           labels: { color, boxWidth: 12, boxHeight: 12, font: { family: fontFamily } },
         },
-        tooltip: { callbacks: { label: ({ dataset, raw }) => `${dataset.label}: ${said(Number(raw), chart.unit)}` } },
+        tooltip: {
+          callbacks: { label: ({ dataset, raw }) => `${dataset.label}: ${figureWithUnit(Number(raw), chart.unit)}` },
+        },
       },
     },
   })

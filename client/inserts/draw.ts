@@ -149,15 +149,12 @@ function drawPicture({ src, alt, title }: InsertOf<'picture'>): Node[] {
   return [figure]
 }
 
-/** Markdown is given out as it stands here; documents are made where they can be. */
+/** A document is fetched where it is made; without such a place its text is given out as Markdown. */
 function fileLink({ name, form, text }: InsertOf<'file'>, { words, fileAt }: InsertRoom): HTMLElement {
-  const link = element(
-    'a',
-    'insert-button',
-    words.download(form === 'md' || fileAt ? name : name.replace(/\.\w+$/, '.md')),
-  )
-  const isHere = form === 'md' || fileAt === undefined
-  link.href = isHere ? `data:text/markdown;charset=utf-8,${encodeURIComponent(text)}` : fileAt
-  link.download = isHere ? name.replace(/\.\w+$/, '.md') : name
+  const isMade = form !== 'md' && fileAt !== undefined
+  const file = isMade ? name : name.replace(/\.\w+$/, '.md')
+  const link = element('a', 'insert-button', words.download(file))
+  link.href = isMade ? fileAt : `data:text/markdown;charset=utf-8,${encodeURIComponent(text)}`
+  link.download = file
   return link
 }

@@ -4,7 +4,7 @@ import { insertPhrases, phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { withoutListSign } from '../text'
 import { inputFrom, LEFT_OUT, tellResult, timesIn } from '../tools'
-import { namedInserts } from './inserts'
+import { withNamed } from './inserts'
 import { jobOfTool, type Job, type UsedTool } from './jobs'
 import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
 import { choicesOf, isoDay, type Slot } from './slots'
@@ -163,14 +163,15 @@ async function carryOut(
   const reply = [head.filter(Boolean).join(recap.length > 0 ? '\n' : ' '), ...told].filter(Boolean).join('\n\n')
   const isDone = !job.isTool || job.tools.some(({ tool }) => tool.changes)
   const sources = context.brief.grounding.cite ? citationsFor(job.tools, uses) : []
-  const shown = await namedInserts(hasFailed ? [] : toolsNamedIn(job.steps), aboutOf(job, open), context, sources)
+  const before = { inserts: state.inserts, citations: sources }
+  const named = hasFailed ? [] : toolsNamedIn(job.steps)
+  const shown = await withNamed(before, named, aboutOf(job, open), context)
   return settled(
     {
       ...state,
       memory: kept,
       uses: [...state.uses, ...uses],
-      citations: shown.citations,
-      inserts: [...state.inserts, ...shown.inserts],
+      ...shown,
     },
     reply,
     hasFailed ? 'unknown' : isDone ? 'acted' : 'answered',

@@ -1,11 +1,11 @@
 import type { Brief } from '../brief'
 import {
   aboutIn,
+  insertSchema,
   isMade,
   makeInsert,
   type Insert,
   type MadeInsert,
-  type MadeKind,
   type Material,
   type MaterialPassage,
 } from '../inserts'
@@ -24,7 +24,6 @@ const FOUND = 0.3
 /** Where nothing in particular is asked for: so many sources, and so many passages of each. */
 const SOURCES = 8
 const PASSAGES = 24
-const MOST_OF_A_LIST = 12
 
 interface Called {
   readonly entry: Entry
@@ -51,13 +50,11 @@ export const showInserts: Step = async (state, context) => {
   ]
   const inserts = [...state.inserts, ...beside]
   if (!made) return { state: { ...state, inserts }, report: { summary: namesOf(beside), details } }
-  const citations = context.brief.grounding.cite ? citationsOf(made.made) : []
   return {
     state: {
       ...state,
-      inserts: [...inserts, made.made.insert],
+      ...withMade({ inserts, citations: [] }, made.made, context),
       reply: [made.made.lead, ...state.afterwards].join(' '),
-      citations,
       outcome: 'answered',
       isSettled: true,
     },
@@ -68,42 +65,47 @@ export const showInserts: Step = async (state, context) => {
   }
 }
 
-/** The inserts that the steps of a duty name, made about something; each mark counts on from those of the reply. */
-export async function namedInserts(
+type Shown = Pick<TurnState, 'inserts' | 'citations'>
+
+/** Puts something that was made into what is shown; its marks count on from those that are there. */
+function withMade(
+  { inserts, citations }: Shown,
+  made: Pick<MadeInsert, 'insert' | 'grounds'>,
+  { brief }: TurnContext,
+): Shown {
+  if (!brief.grounding.cite) return { inserts: [...inserts, marked(made.insert, () => null)], citations }
+  const from = Math.max(0, ...citations.map(({ marker }) => marker))
+  return {
+    inserts: [...inserts, marked(made.insert, (marker) => from + marker)],
+    citations: [...citations, ...citationsOf(made, from)],
+  }
+}
+
+/** Puts the inserts that the steps of a duty name into what is shown, made about something. */
+export async function withNamed(
+  shown: Shown,
   names: readonly string[],
   about: string,
   context: TurnContext,
-  citations: readonly Citation[],
-): Promise<{ inserts: readonly Insert[]; citations: readonly Citation[] }> {
-  let all = [...citations]
-  const inserts: Insert[] = []
+): Promise<Shown> {
+  let all = shown
   for (const name of names) {
     const entry = context.brief.inserts.find(({ enabled, kind }) => enabled && kind === name)
-    if (!entry) continue
-    const written = insertOf(entry)
-    if (written) inserts.push(written)
-    const made = isMade(entry.kind) ? await makeEntry(entry, about, context) : undefined
-    if (!made) continue
-    const from = Math.max(0, ...all.map(({ marker }) => marker))
-    if (context.brief.grounding.cite) all = [...all, ...citationsOf(made, from)]
-    inserts.push(shiftedBy(made.insert, from))
+    const written = entry && insertOf(entry)
+    const made = entry && (await makeEntry(entry, about, context))
+    if (written) all = { ...all, inserts: [...all.inserts, written] }
+    if (made) all = withMade(all, made, context)
   }
-  return { inserts, citations: all }
+  return all
 }
 
-/** Puts what tools showed into the reply, its citations after those that are there. */
-export const showToolInserts: Step = (state, { brief }) => {
-  const shown = state.uses.flatMap(({ result }) => (result.isFailed || !result.shows ? [] : [result.shows]))
-  if (shown.length === 0) return { state }
-  let citations = [...state.citations]
-  const inserts = shown.map(({ insert, grounds }) => {
-    const from = Math.max(0, ...citations.map(({ marker }) => marker))
-    if (brief.grounding.cite) citations = [...citations, ...citationsOf({ grounds }, from)]
-    return shiftedBy(insert, from)
-  })
+/** Puts what tools showed into the reply. */
+export const showToolInserts: Step = (state, context) => {
+  const made = state.uses.flatMap(({ result }) => (result.isFailed || !result.shows ? [] : [result.shows]))
+  if (made.length === 0) return { state }
   return {
-    state: { ...state, inserts: [...state.inserts, ...inserts], citations },
-    report: { summary: namesOf(inserts), details: shown.flatMap(placesOf) },
+    state: { ...state, ...made.reduce((shown, each) => withMade(shown, each, context), state as Shown) },
+    report: { summary: namesOf(made.map(({ insert }) => insert)), details: made.flatMap(placesOf) },
   }
 }
 
@@ -119,12 +121,9 @@ const calledFor = ({ reading, said }: TurnState, { brief }: TurnContext): Called
 
 /** A link or picture as it stands in the brief; undefined for one that is not filled in, and for what is made. */
 function insertOf({ kind, title, url, image, alt }: Entry): Insert | undefined {
-  if (kind === 'link')
-    return /^(?:https?:\/\/|mailto:|tel:)\S+$/i.test(url.trim())
-      ? { kind, title: title.trim() || url.trim(), url: url.trim() }
-      : undefined
   if (kind === 'picture' && image !== '') return { kind, title, alt, src: `/api/faces/${encodeURIComponent(image)}` }
-  return undefined
+  const link = insertSchema.safeParse({ kind, title: title.trim() || url.trim(), url: url.trim() })
+  return kind === 'link' ? link.data : undefined
 }
 
 async function firstMade(
@@ -132,26 +131,26 @@ async function firstMade(
   state: TurnState,
   context: TurnContext,
 ): Promise<{ called: Called; made: MadeInsert } | undefined> {
+  const about = aboutIn(state.said, context.brief.identity.language)
   for (const each of called) {
-    const { entry } = each
-    if (!isMade(entry.kind)) continue
-    const about = aboutIn(state.said, context.brief.identity.language)
-    const made = await makeEntry(entry, about, context)
+    const made = await makeEntry(each.entry, about, context)
     if (made) return { called: each, made }
   }
   return undefined
 }
 
-/** Makes what an entry of the brief says, about something; undefined where too little is there. */
+/** Makes what an entry of the brief says, about something; undefined for what is not made, and where too little is there. */
 async function makeEntry(entry: Entry, about: string, context: TurnContext): Promise<MadeInsert | undefined> {
+  const { kind } = entry
+  if (!isMade(kind)) return undefined
   const material: Material = {
     about,
     passages: await passagesAbout(about, context.library),
     whole: (sourceId) => context.library.whole?.(sourceId)?.map(asMaterial) ?? [],
     language: context.brief.identity.language,
-    most: entry.kind === 'cards' || entry.kind === 'quiz' ? entry.most : MOST_OF_A_LIST,
+    most: entry.most,
   }
-  return makeInsert(entry.kind as MadeKind, material, { title: entry.title, form: entry.form })
+  return makeInsert(kind, material, { title: entry.title, form: entry.form })
 }
 
 async function passagesAbout(about: string, library: LibraryPort): Promise<MaterialPassage[]> {
@@ -171,7 +170,7 @@ const asMaterial = (passage: FoundPassage): FoundPassage => ({ ...passage, cover
 const LONGEST_QUOTE = 600
 
 /** What each part of an insert rests on, numbered from one more than `from`. */
-const citationsOf = ({ grounds }: Pick<MadeInsert, 'grounds'>, from = 0): Citation[] =>
+const citationsOf = ({ grounds }: Pick<MadeInsert, 'grounds'>, from: number): Citation[] =>
   grounds.map(({ passage, quote }, at) => ({
     marker: from + at + 1,
     passageId: passage.passageId,
@@ -179,23 +178,18 @@ const citationsOf = ({ grounds }: Pick<MadeInsert, 'grounds'>, from = 0): Citati
     sourceTitle: passage.sourceTitle,
     headings: passage.headings,
     quote: quote.slice(0, LONGEST_QUOTE),
-    locator: (passage as Partial<FoundPassage>).locator ?? {
-      kind: 'heading',
-      anchor: '',
-      label: passage.headings.at(-1) ?? '',
-    },
+    locator: passage.locator,
   }))
 
-/** An insert whose markers count on from those of the reply. */
-function shiftedBy(insert: Insert, by: number): Insert {
-  const shifted = <Part extends { marker: number | null }>(part: Part): Part => ({
+/** An insert with other markers: counted on from those of the reply, or none where nothing is cited. */
+function marked(insert: Insert, mark: (marker: number) => number | null): Insert {
+  const anew = <Part extends { marker: number | null }>(part: Part): Part => ({
     ...part,
-    marker: part.marker === null ? null : part.marker + by,
+    marker: part.marker === null ? null : mark(part.marker),
   })
-  if (by === 0) return insert
-  if (insert.kind === 'quiz') return { ...insert, questions: insert.questions.map(shifted) }
-  if (insert.kind === 'cards') return { ...insert, cards: insert.cards.map(shifted) }
-  return 'marker' in insert ? shifted(insert) : insert
+  if (insert.kind === 'quiz') return { ...insert, questions: insert.questions.map(anew) }
+  if (insert.kind === 'cards') return { ...insert, cards: insert.cards.map(anew) }
+  return 'marker' in insert ? anew(insert) : insert
 }
 
 const namesOf = (inserts: readonly Insert[]): string => `Shown: ${inserts.map(({ kind }) => kind).join(', ')}.`

@@ -83,6 +83,12 @@ describe('a quiz', () => {
     expect([...cell.choices].sort()).toEqual(['Bela', 'Ida', 'Omar'])
   })
 
+  it('has no marks where the brief cites nothing', async () => {
+    const state = await ask('Quiz me on the bees', { grounding: { cite: false } })
+    const [quiz] = state.inserts as [InsertOf<'quiz'>]
+    expect([quiz.questions[0]!.marker, state.citations]).toEqual([null, []])
+  })
+
   it('is the same every time, and holds no more than the brief says', async () => {
     const first = await shown('quiz', 'Quiz me')
     expect(first.insert.questions).toHaveLength(4)

@@ -1,5 +1,17 @@
-import { insertPhrases, phrasesIn, type InsertPhrases } from '../languages'
-import { cellsIn, contentStems, isStopWord, sentences, stem, withoutListSign, words, type RowCell } from '../text'
+import { insertPhrases, type InsertPhrases } from '../languages'
+import type { Locator } from '../library'
+import { holds, tokensOf, without } from '../reading'
+import {
+  cellsIn,
+  contentStems,
+  isStopWord,
+  pairIn,
+  sentences,
+  withoutClauseNumber,
+  withoutListSign,
+  wordCount,
+  type RowCell,
+} from '../text'
 
 /** A passage of the library as inserts are made from it. */
 export interface MaterialPassage {
@@ -8,6 +20,7 @@ export interface MaterialPassage {
   readonly sourceTitle: string
   readonly text: string
   readonly headings: readonly string[]
+  readonly locator: Locator
   /** How near it is to what is asked for, 0..1; 1 where all of a source is meant. */
   readonly coverage: number
 }
@@ -31,33 +44,25 @@ export interface Ground {
 
 const LONGEST_ABOUT = 8
 
-const stemsOf = (list: string): string[] =>
-  phrasesIn(list).flatMap((phrase) => words(phrase).map(({ text }) => stem(text)))
+/** What asks for an insert in a language, or in English. */
+const asksIn = (language: string): InsertPhrases['asks'][] => [language, 'en'].map((tag) => insertPhrases(tag).asks)
 
 /** Whether a line names the kind of thing that it wants: "as a table", "quiz me". */
-export function namesKind(line: string, kind: keyof InsertPhrases['asks'], language: string): boolean {
-  const said = ` ${words(line.toLowerCase())
-    .map(({ text }) => text)
-    .join(' ')} `
-  return [language, 'en'].some((tag) =>
-    phrasesIn(insertPhrases(tag).asks[kind]).some((each) => said.includes(` ${each} `)),
-  )
-}
+export const namesKind = (line: string, kind: keyof InsertPhrases['asks'], language: string): boolean =>
+  asksIn(language).some((asks) => holds(asks[kind], tokensOf(line)))
 
 /**
  * What a line wants something about: its words of content without those that ask for the thing itself, as they stand there.
  * "Quiz me on life jackets, please" is about "life jackets"; "Quiz me" is about nothing in particular.
  */
 export function aboutIn(line: string, language: string): string {
-  const asks = new Set([language, 'en'].flatMap((tag) => Object.values(insertPhrases(tag).asks).flatMap(stemsOf)))
-  const said = words(line)
-  const own = said.filter(({ text }) => !isStopWord(text) && !asks.has(stem(text)) && text.toLowerCase() !== 'me')
-  if (own.length === 0) return ''
-  const from = own[0]!
-  const to = own.at(-1)!
-  const between = said.filter(({ start }) => start >= from.start && start <= to.start)
-  return between.length <= LONGEST_ABOUT
-    ? line.slice(from.start, to.end)
+  const asked = asksIn(language).flatMap((asks) => Object.values(asks))
+  const own = without(asked, tokensOf(line)).filter(({ text }) => !isStopWord(text))
+  const [from, to] = [own[0], own.at(-1)]
+  if (!from || !to) return ''
+  const between = line.slice(from.start, to.end)
+  return wordCount(between) <= LONGEST_ABOUT
+    ? between
     : own
         .slice(-LONGEST_ABOUT)
         .map(({ text }) => text)
@@ -74,19 +79,18 @@ export const rowsIn = (passage: MaterialPassage): { cells: readonly RowCell[]; l
 /** A heading by its name; the number of a clause before it is no part of that. */
 export const nameOf = (heading = ''): string => heading.replace(/^\d+(?:\.\d+)*\.?\s+/, '')
 
-const CLAUSE_NUMBER = /^\d{1,3}(?:\.\d{1,3})+\.?\s+(?=\p{Lu})/u
 const SHORTEST = 5
 const LONGEST = 32
 
 /** The whole sentences of a passage that can be read alone, without numbers of clauses and signs of lists. */
 export const sentencesFrom = ({ text }: MaterialPassage): string[] =>
-  text
+  (pairIn({ text })?.answer ?? text)
     .split('\n')
-    .filter((line) => !cellsIn(line.trim()) && !/^(?:Question|Answer): /.test(line))
-    .flatMap((line) => sentences(withoutListSign(line.trim()).replace(CLAUSE_NUMBER, '')))
+    .filter((line) => !cellsIn(line.trim()))
+    .flatMap((line) => sentences(withoutClauseNumber(withoutListSign(line.trim()))))
     .map((sentence) => sentence.text.trim())
     .filter((sentence) => {
-      const count = words(sentence).length
+      const count = wordCount(sentence)
       return count >= SHORTEST && count <= LONGEST && /[.!]$/.test(sentence)
     })
 

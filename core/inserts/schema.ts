@@ -130,6 +130,20 @@ export const insertSchema = z.discriminatedUnion('kind', [
 export type Insert = z.infer<typeof insertSchema>
 export type InsertOf<Kind extends Insert['kind']> = Extract<Insert, { kind: Kind }>
 
+/** Every kind there is. */
+export const SHOWN_KINDS = [
+  'link',
+  'table',
+  'chart',
+  'quiz',
+  'cards',
+  'times',
+  'outline',
+  'picture',
+  'file',
+  'form',
+] as const
+
 /** The kinds a brief can allow; times and forms come of duties and tools. */
 export const INSERT_KINDS = ['link', 'table', 'chart', 'quiz', 'cards', 'outline', 'picture', 'file'] as const
 export type InsertKind = (typeof INSERT_KINDS)[number]

@@ -1,4 +1,5 @@
 import { insertPhrases } from '../languages'
+import { figureWithUnit } from './figure'
 import type { Insert, InsertOf } from './schema'
 
 const LETTERS = 'abcdef'
@@ -16,7 +17,7 @@ export function insertAsText(insert: Insert, language = 'en'): string {
         columns: ['', ...insert.series.map(({ name }) => name)],
         rows: insert.labels.map((label, at) => [
           label,
-          ...insert.series.map(({ values }) => withUnit(values[at] ?? null, insert.unit)),
+          ...insert.series.map(({ values }) => figureWithUnit(values[at] ?? null, insert.unit)),
         ]),
       })
     case 'quiz':
@@ -41,10 +42,6 @@ export function insertAsText(insert: Insert, language = 'en'): string {
       return insert.fields.map(({ label }) => `- ${label}`).join('\n')
   }
 }
-
-/** A figure with what it is counted in; nothing for one that is not there. */
-export const withUnit = (value: number | null, unit: string): string =>
-  value === null ? '' : /^[£€$¥]$/.test(unit) ? `${unit}${value.toFixed(2)}` : `${value}${unit ? ` ${unit}` : ''}`
 
 /** A reply with its inserts told as text. */
 export const replyAsText = (reply: string, inserts: readonly Insert[], language = 'en'): string =>

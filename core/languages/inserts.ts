@@ -43,7 +43,7 @@ const INSERTS: Readonly<Record<Spoken, InsertPhrases>> = {
       chart: 'chart, charts, graph, graphs, diagram, plot',
       file: 'file, download, document, pdf, word document, docx, markdown, print, take along',
       around:
-        'question, questions, ask, learn, learning, study, practise, practice, map, mind, bar, bars, draw, drawn, show, shown, see, give, make, have, get, word, summary, summarise, summarize, knowledge, check, some, few, whole, full, please',
+        'me, question, questions, ask, learn, learning, study, practise, practice, map, mind, bar, bars, draw, drawn, show, shown, see, give, make, have, get, word, summary, summarise, summarize, knowledge, check, some, few, whole, full, please',
     },
   },
   de: {
@@ -83,7 +83,7 @@ const INSERTS: Readonly<Record<Spoken, InsertPhrases>> = {
       chart: 'graphique, diagramme',
       file: 'fichier, télécharger, document, pdf, imprimer',
       around:
-        'question, questions, apprendre, réviser, dessine, montre, montrez, donne, donnez, fais, résumé, connaissances, quelques, tout',
+        'me, question, questions, apprendre, réviser, dessine, montre, montrez, donne, donnez, fais, résumé, connaissances, quelques, tout',
     },
   },
   es: {

@@ -19,6 +19,7 @@ export {
   sentences,
   sentencesIn,
   sentencesOfLine,
+  withoutClauseNumber,
   withoutListSign,
   type Sentence,
 } from './sentences'

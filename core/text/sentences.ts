@@ -48,6 +48,11 @@ const LIST_SIGN = /^\s*(?:[-•*]|\d{1,3}[.)])\s+/
 /** The sign that makes a line a point of a list, with the space around it ("- ", "2. "); "" for any other line. */
 export const listSignOf = (line: string): string => LIST_SIGN.exec(line)?.[0] ?? ''
 
+/** The number of a clause ("3.1 ", "12.4.2 ") is a place, not a part of what is said. */
+const CLAUSE_NUMBER = /^\d{1,3}(?:\.\d{1,3})+\.?\s+(?=\p{Lu})/u
+/** A line without the number of the clause it begins with. */
+export const withoutClauseNumber = (line: string): string => line.replace(CLAUSE_NUMBER, '')
+
 export const withoutListSign = (line: string): string => line.slice(listSignOf(line).length)
 
 /** The sentences of one line; the sign of a list belongs to the first. Places are those in the line. */

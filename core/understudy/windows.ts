@@ -8,6 +8,7 @@ import {
   pairIn,
   remembered,
   sentences,
+  withoutClauseNumber,
   withoutListSign,
   wordCount,
   type RowCell,
@@ -38,8 +39,6 @@ export interface Window {
   readonly words: number
 }
 
-/** The number of a clause ("3.1 ", "12.4.2 ") is a place, not a part of what is said. */
-const CLAUSE_NUMBER = /^\d{1,3}(?:\.\d{1,3})+\.?\s+(?=\p{Lu})/u
 const MOST_SENTENCES = 3
 const MOST_WORDS = 80
 const MOST_LIST_WORDS = 170
@@ -55,7 +54,7 @@ const unitsIn = remembered((passage): readonly Unit[] => {
   const { orders } = wordsOf(languageOf(passage))
   const text = pairIn({ text: passage })?.answer ?? passage
   text.split('\n').forEach((written, line) => {
-    const text = written.replace(CLAUSE_NUMBER, '').trim()
+    const text = withoutClauseNumber(written).trim()
     if (text === '') return
     const add = (kind: Unit['kind'], said: string, cells: readonly RowCell[] = []) => {
       if (!holds(orders, tokensOf(said)))

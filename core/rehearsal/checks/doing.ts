@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { OUTCOMES } from '../../dialogue'
-import { INSERT_KINDS, insertAsText } from '../../inserts'
+import { insertAsText, SHOWN_KINDS } from '../../inserts'
 import { checkKind, finding, has, questionsIn, type Finding } from './kind'
 
 const name = z.string().max(300).default('')
@@ -132,7 +132,7 @@ export const tool = checkKind({
 /** An insert is shown, of a kind or of any; with `holding`, with that in it. */
 export const insert = checkKind({
   kind: 'insert',
-  fields: { shows: z.enum([...INSERT_KINDS, 'times', 'form', 'any']).default('any'), holding: name },
+  fields: { shows: z.enum([...SHOWN_KINDS, 'any']).default('any'), holding: name },
   judge({ shows, holding }, { inserts = [] }) {
     const own = inserts.filter(({ kind }) => shows === 'any' || kind === shows)
     const holds = own.some((each) => has(`${'title' in each ? each.title : ''}\n${insertAsText(each)}`, holding))

@@ -1,11 +1,8 @@
 import { DIALS } from '../../brief'
 import { OUTCOMES } from '../../dialogue'
-import { INSERT_KINDS } from '../../inserts'
+import { SHOWN_KINDS } from '../../inserts'
 import { unquoted } from '../../text'
 import type { Check } from '../checks'
-
-type ShownKind = Extract<Check, { kind: 'insert' }>['shows']
-const SHOWN: readonly ShownKind[] = [...INSERT_KINDS, 'times', 'form', 'any']
 
 /** Checks by the word they begin with; what begins otherwise, or does not fit, is a check in plain words. */
 const BY_WORD: Readonly<Record<string, (value: string) => Check | undefined>> = {
@@ -35,7 +32,7 @@ const BY_WORD: Readonly<Record<string, (value: string) => Check | undefined>> = 
   shows: (value) => {
     const [kind = '', holding = ''] = value.split(/ with (?=[“"])/)
     const shows = unquoted(kind) || 'any'
-    const shown = SHOWN.find((each) => each === shows)
+    const shown = ([...SHOWN_KINDS, 'any'] as const).find((each) => each === shows)
     return shown && { kind: 'insert', shows: shown, holding: unquoted(holding) }
   },
   'in words': (value) => ({ kind: 'plain', text: value }),

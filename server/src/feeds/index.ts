@@ -30,36 +30,45 @@ export async function entriesOf(services: Pick<Services, 'config' | 'db'>, url: 
   }
   if (reply.status !== 200)
     throw new HttpProblem(422, `The feed answered with status ${reply.status}.`, 'Look whether its address is right.')
+  const items = itemsIn(reply.text)
+  if (items) return items.map(eventOf).sort((a, b) => b.at.getTime() - a.at.getTime())
+  throw new HttpProblem(422, 'What stands there is no feed.', 'Give the address of an RSS or Atom feed.', {
+    code: 'no-feed',
+  })
+}
+
+/** One entry of a feed, its text without markup. */
+export interface FeedItem {
+  readonly id: string
+  readonly title: string
+  readonly text: string
+  readonly url: string
+  readonly at: Date | null
+}
+
+/** The entries of an RSS or Atom text as they stand there; undefined where it is neither. */
+export function itemsIn(feed: string): FeedItem[] | undefined {
   try {
-    return parseFeed(reply.text)
-      .items.map(eventOf)
-      .sort((a, b) => b.at.getTime() - a.at.getTime())
-      .slice(0, MOST)
+    return parseFeed(feed)
+      .items.slice(0, MOST)
+      .map(({ id, url, title, description, content, published, updated }) => ({
+        id: id ?? url ?? `${title ?? ''}\n${description ?? ''}`,
+        title: title ?? '',
+        text: plain(content ?? description ?? ''),
+        url: url ?? '',
+        at: published ?? updated,
+      }))
   } catch {
-    throw new HttpProblem(422, 'What stands there is no feed.', 'Give the address of an RSS or Atom feed.', {
-      code: 'no-feed',
-    })
+    return undefined
   }
 }
 
-type Item = ReturnType<typeof parseFeed>['items'][number]
-
-function eventOf({ id, url, title, description, content, published, updated }: Item): CueEvent {
-  const text = plain(content ?? description ?? '')
-  const at = published ?? updated ?? new Date(0)
-  const named = id ?? url ?? `${title ?? ''}\n${text}`
-  return {
-    key: createHash('sha256').update(named).digest('hex').slice(0, 32),
-    title: title ?? text.slice(0, 80),
-    at,
-    values: {
-      title: title ?? '',
-      text,
-      link: url ?? '',
-      date: at.getTime() === 0 ? '' : at.toISOString().slice(0, 10),
-    },
-  }
-}
+const eventOf = ({ id, title, text, url, at }: FeedItem): CueEvent => ({
+  key: createHash('sha256').update(id).digest('hex').slice(0, 32),
+  title: title || text.slice(0, 80),
+  at: at ?? new Date(0),
+  values: { title, text, link: url, date: at?.toISOString().slice(0, 10) ?? '' },
+})
 
 const plain = (html: string): string =>
   html

@@ -61,7 +61,7 @@ const asDocx = (blocks: readonly Block[]): Promise<Buffer> =>
 const SIZES = [11, 22, 14] as const
 const MARGIN = 64
 
-/** Letters for most of the world's languages, which the fonts of PDF itself do not have. */
+/** Letters of western and northern Europe, more than the fonts of PDF itself have. */
 const FONT = createRequire(import.meta.url).resolve(
   '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
 )

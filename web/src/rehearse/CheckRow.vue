@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElButton, ElCheckbox, ElInput, ElSlider } from 'element-plus'
 import { computed } from 'vue'
-import type { Check } from '@parrot/contract'
+import { SHOWN, type Check } from '@parrot/contract'
 import ChoiceField from '../shared/ChoiceField.vue'
 import {
   CHECK_CHOICES,
@@ -44,6 +44,14 @@ const setBand = (band: number | number[]) =>
       :model-value="check.kind === 'outcome' ? check.outcome : undefined"
       :about="`${about}: value`"
       :options="outcomes.map((outcome) => [outcome, OUTCOME_WORDS[outcome]] as const)"
+      @update:model-value="$event && set($event)"
+    />
+    <ChoiceField
+      v-else-if="form.input === 'insert'"
+      class="value"
+      :model-value="check.kind === 'insert' ? check.shows : undefined"
+      :about="`${about}: value`"
+      :options="Object.entries(SHOWN).map(([kind, name]) => [kind, name] as const)"
       @update:model-value="$event && set($event)"
     />
     <div v-else-if="check.kind === 'manner'" class="value band">

@@ -11,7 +11,7 @@ import {
   wordsOf,
 } from './checks'
 
-const VALUES = { none: '', text: 'Luggage', number: '42', outcome: 'declined', dial: 'formality' }
+const VALUES = { none: '', text: 'Luggage', number: '42', outcome: 'declined', dial: 'formality', insert: 'quiz' }
 
 describe('a check in the editor', () => {
   it.each(CHECK_CHOICES.map(([choice]) => choice))('of choice %s takes its value as text and says itself', (choice) => {
@@ -25,6 +25,7 @@ describe('a check in the editor', () => {
 
   it('says what must not be, and that it only warns', () => {
     expect(wordsOf({ kind: 'includes', text: 'cheap', not: true })).toBe('does not say “cheap”')
+    expect(wordsOf({ kind: 'insert', shows: 'times', holding: '' })).toBe('shows free times')
     expect(wordsOf({ kind: 'maxWords', words: 40, soft: true })).toBe('at most 40 words (warns only)')
     expect(wordsOf({ kind: 'cites', source: '', not: true })).toBe('does not cite a source')
     expect(wordsOf({ kind: 'manner', dial: 'warmth', from: 60, to: 100 })).toBe('warmth is between 60 and 100')

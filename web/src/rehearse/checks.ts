@@ -1,8 +1,8 @@
-import { DIALS, OUTCOMES, type Check, type Outcome, type RunColumn, type TurnResult } from '@parrot/contract'
+import { DIALS, OUTCOMES, SHOWN, type Check, type Outcome, type RunColumn, type TurnResult } from '@parrot/contract'
 import { withoutMarkers } from '../shared/replyParts'
 
-/** How a kind of check is filled in: nothing, a text, a number of words, an outcome, or a dial with its band. */
-type Input = 'none' | 'text' | 'number' | 'outcome' | 'dial'
+/** How a kind of check is filled in: nothing, a text, a number of words, an outcome, what is shown, or a dial with its band. */
+type Input = 'none' | 'text' | 'number' | 'outcome' | 'dial' | 'insert'
 
 interface CheckForm {
   /** As a sentence begins: "the answer says …"; and where it must not be so. */
@@ -111,9 +111,8 @@ export const CHECK_FORMS: Readonly<Record<Check['kind'], CheckForm>> = {
   insert: {
     yes: 'shows',
     no: 'does not show',
-    input: 'text',
+    input: 'insert',
     key: 'shows',
-    hint: 'quiz, table, chart, times, any …',
     blank: { kind: 'insert', shows: 'any', holding: '' },
   },
   handsOver: {
@@ -199,6 +198,7 @@ export function wordsOf(check: Check): string {
 function told(check: Check, verb: string, input: Input, any: string | undefined): string {
   if (input === 'none') return verb
   if (check.kind === 'outcome') return `${verb} ${OUTCOME_WORDS[check.outcome]}`
+  if (check.kind === 'insert') return `${verb} ${SHOWN[check.shows]}`
   if (check.kind === 'maxWords') return check.not ? `more than ${check.words} words` : `at most ${check.words} words`
   if (check.kind === 'manner') return `${check.dial} is ${check.not ? 'not ' : ''}between ${check.from} and ${check.to}`
   const value = valueOf(check)

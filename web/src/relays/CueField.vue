@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useClipboard } from '@vueuse/core'
-import { ElButton, ElInput, ElInputNumber, ElInputTag, ElSwitch } from 'element-plus'
+import { ElButton, ElCheckboxButton, ElCheckboxGroup, ElInput, ElInputNumber, ElInputTag, ElSwitch } from 'element-plus'
 import { EVENT_VALUES, OUTCOMES, type Cue, type CueKind, type RelayShown } from '@parrot/contract'
 import { call, post } from '../api/client'
+import { OUTCOME_WORDS } from '../rehearse/checks'
 import ChoiceField from '../shared/ChoiceField.vue'
 import { tellFailure } from '../shared/undo'
 import { moment } from '../shared/when'
@@ -23,7 +24,6 @@ const isOn = computed({
 const KINDS = Object.entries(CUES).map(([kind, name]) => [kind as CueKind, name] as const)
 const choose = (kind: CueKind | undefined) =>
   kind && kind !== cue.value?.kind && (cue.value = { ...cueOf(kind), inputs: cue.value?.inputs ?? {}, isOn: false })
-const ENDS = OUTCOMES.map((each) => each)
 const places = computed(() => (cue.value ? EVENT_VALUES[cue.value.kind].map((name) => `{{${name}}}`).join(', ') : ''))
 
 const secret = ref('')
@@ -79,17 +79,11 @@ const asMail = (each: Cue) => each as Extract<Cue, { kind: 'mail' }>
     /></label>
     <div v-if="cue.kind === 'conversation'" class="form-line">
       <span class="label">That ended in</span>
-      <ElInputTag
-        :model-value="cue.outcomes"
-        size="small"
-        :placeholder="`anything; or ${ENDS.join(', ')}`"
-        aria-label="How it ended"
-        @update:model-value="
-          cue.outcomes = ($event ?? []).filter((each): each is (typeof ENDS)[number] =>
-            (ENDS as readonly string[]).includes(each),
-          )
-        "
-      />
+      <ElCheckboxGroup v-model="cue.outcomes" size="small" aria-label="How it ended">
+        <ElCheckboxButton v-for="outcome in OUTCOMES" :key="outcome" :value="outcome">{{
+          OUTCOME_WORDS[outcome]
+        }}</ElCheckboxButton>
+      </ElCheckboxGroup>
     </div>
     <div v-if="'words' in cue" class="form-line">
       <span class="label">Holding</span>

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import type { ToolResult } from '@parrot/core/tools'
 import type { ToolOperation, ToolTried } from '@parrot/contract'
 import type { Services } from '../../services'
@@ -66,5 +67,7 @@ export const operation = (
 })
 
 export const failed = (words: string): ToolResult => ({ text: words, isFailed: true })
+/** Whether a text is one e-mail address. */
+export const isAddress = (value: string): boolean => z.email().safeParse(value).success
 export const textOf = (value: unknown, most = 2000): string =>
   typeof value === 'string' ? value.trim().slice(0, most) : ''

@@ -1,7 +1,5 @@
 import { mailServerOf, sendMail } from '../../delivery'
-import { failed, operation, textOf, type ToolKindAtHand } from './kind'
-
-const ADDRESS = /^[^\s@<>,;"]+@[^\s@<>,;"]+\.[\p{L}]{2,}$/u
+import { failed, isAddress, operation, textOf, type ToolKindAtHand } from './kind'
 
 /** Mails of an agent, to addresses that its designer allowed and to no others. */
 export const mail: ToolKindAtHand = {
@@ -26,8 +24,7 @@ export const mail: ToolKindAtHand = {
     const { from } = await mailServerOf(means.db)
     const sent = { method: 'MAIL', url: `mailto:${to}`, headers: { from, to, subject }, body: text }
     const { recipients = [] } = row.settings
-    if (!ADDRESS.test(to))
-      return { sent: null, result: { ...failed(`“${to}” is no e-mail address.`), asksAgain: ['to'] } }
+    if (!isAddress(to)) return { sent: null, result: { ...failed(`“${to}” is no e-mail address.`), asksAgain: ['to'] } }
     if (!recipients.some((each) => allows(each, to)))
       return { sent: null, result: failed(`No mail may go to “${to}”: say under Tools whom mails may go to.`) }
     if (isDry) return { sent, result: null }

@@ -5,7 +5,7 @@ import { agents, reminders } from '../../database'
 import { every } from '../../every'
 import { newId } from '../../ids'
 import type { Services } from '../../services'
-import { failed, operation, textOf, type ToolKindAtHand } from './kind'
+import { failed, isAddress, operation, textOf, type ToolKindAtHand } from './kind'
 
 const USUAL_TIME = '09:00'
 const FURTHEST_DAYS = 366
@@ -40,7 +40,7 @@ export const reminder: ToolKindAtHand = {
     const sent = { method: 'REMIND', url: `mailto:${email}`, headers: {}, body: `${due.toISO() ?? ''} ${what}` }
     if (!due.isValid || due.diffNow().milliseconds < 0 || due.diffNow('days').days > FURTHEST_DAYS)
       return { sent: null, result: { ...failed('That is no time to come within a year.'), asksAgain: ['day', 'time'] } }
-    if (!/^[^\s@<>,;"]+@[^\s@<>,;"]+$/.test(email))
+    if (!isAddress(email))
       return { sent: null, result: { ...failed('That is no e-mail address.'), asksAgain: ['email'] } }
     if (isDry) return { sent, result: null }
     const [waiting] = await db

@@ -1,6 +1,6 @@
-import { parseFeed } from '@rowanmanning/feed-parser'
 import { XMLParser } from 'fast-xml-parser'
 import type { ToolOperation } from '@parrot/contract'
+import { itemsIn } from '../../feeds'
 import { HttpProblem } from '../../http/problems'
 import { reach } from '../reach'
 import { failed, operation, textOf, type ToolKindAtHand } from './kind'
@@ -41,36 +41,18 @@ const searchAt = (url: string): ToolOperation =>
   )
 
 /** What was found, of the sites that are allowed; undefined where the answer is no feed. */
-function foundIn(text: string, sites: readonly string[]): { title: string; text: string; url: string }[] | undefined {
-  try {
-    return parseFeed(text)
-      .items.map(({ title, description, content, url }) => ({
-        title: title ?? '',
-        text: plain(description ?? content ?? ''),
-        url: url ?? '',
-      }))
-      .filter(
-        ({ url }) =>
-          URL.canParse(url) && /^https?:/.test(url) && (sites.length === 0 || sites.some((site) => isOf(url, site))),
-      )
-      .slice(0, MOST_FOUND)
-  } catch {
-    return undefined
-  }
-}
+const foundIn = (feed: string, sites: readonly string[]): { title: string; text: string; url: string }[] | undefined =>
+  itemsIn(feed)
+    ?.filter(({ url }) => URL.canParse(url) && /^https?:/.test(url))
+    .filter(({ url }) => sites.length === 0 || sites.some((site) => isOf(url, site)))
+    .slice(0, MOST_FOUND)
+    .map(({ title, text, url }) => ({ title, text: text.slice(0, LONGEST), url }))
 
 const isOf = (url: string, site: string): boolean => {
   const { host, hostname } = new URL(url)
   const wanted = site.toLowerCase()
   return host === wanted || hostname === wanted || hostname.endsWith(`.${wanted}`)
 }
-
-const plain = (html: string): string =>
-  html
-    .replace(/<[^>]*>/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim()
-    .slice(0, LONGEST)
 
 const FEEDS = /^application\/(?:atom|rss)\+xml$/
 
@@ -98,9 +80,7 @@ export function readOpenSearch(document: string, from: string): { url: string; o
       'Give the address of an OpenSearch description whose Url is of type application/atom+xml or application/rss+xml.',
       { code: 'no-search' },
     )
-  const template = found.template!.replace(/&amp;/g, '&')
-  const url = /^https?:/.test(template)
-    ? template
-    : `${new URL(from).origin}${template.startsWith('/') ? '' : '/'}${template}`
-  return { url: from, operations: [searchAt(url)] }
+  // Its places are no part of an address until they are filled.
+  const whole = new URL(found.template!.replace(/&amp;/g, '&'), from).href
+  return { url: from, operations: [searchAt(whole.replace(/%7B/gi, '{').replace(/%7D/gi, '}'))] }
 }
