@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { appointmentSettings } from '@parrot/core/appointments'
+import { zoneSchema } from '@parrot/core/zones'
 
 /** Where a tool comes from: requests put together by hand, an OpenAPI document, an MCP server, a calendar in which appointments are
  * made, mail, a search of sites, or the library of another agent. */
@@ -63,7 +64,7 @@ export const toolSettings = z.object({
   /** The only sites that a search may find pages of. */
   sites: z.array(z.string().trim().max(200)).max(50).optional(),
   /** By whose clock something is reminded of. */
-  timeZone: z.string().max(60).optional(),
+  timeZone: zoneSchema.optional(),
   /** The agent whose library is looked through. */
   agentId: z.string().max(64).optional(),
 })

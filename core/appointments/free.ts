@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon'
+import { wallAt } from '../zones'
 import type { AppointmentSettings } from './settings'
 
 /** A stretch of time, in milliseconds since 1970: from, and until before `to`. */
@@ -24,7 +25,7 @@ export interface Asked {
 
 /** The stretch of time in which free times are looked for, so that only what is then is read from a calendar. */
 export function stretchFor({ timeZone, windowDays }: AppointmentSettings, { day }: Asked, now: number): Span {
-  const from = day ? DateTime.fromISO(day, { zone: timeZone }) : DateTime.fromMillis(now, { zone: timeZone })
+  const from = day ? DateTime.fromISO(day, { zone: timeZone }) : wallAt(now, timeZone)
   const start = from.startOf('day')
   return { from: start.toMillis(), to: start.plus({ days: day ? 1 : windowDays }).toMillis() }
 }
@@ -43,12 +44,12 @@ export function freeTimes(
   const { timeZone, daysAhead, noticeMinutes, holidays, places } = settings
   const { from, to } = stretchFor(settings, asked, now)
   const first = now + noticeMinutes * MINUTE
-  const last = DateTime.fromMillis(now, { zone: timeZone }).startOf('day').plus({ days: daysAhead }).toMillis()
+  const last = wallAt(now, timeZone).startOf('day').plus({ days: daysAhead }).toMillis()
   const names = (places.length > 0 ? places.map(({ name }) => name) : ['']).filter(
     (name) => !asked.place || name.toLowerCase() === asked.place.toLowerCase(),
   )
   const slots: Slot[] = []
-  for (let day = DateTime.fromMillis(from, { zone: timeZone }); day.toMillis() < to; day = day.plus({ days: 1 })) {
+  for (let day = wallAt(from, timeZone); day.toMillis() < to; day = day.plus({ days: 1 })) {
     if (holidays.includes(day.toISODate()!)) continue
     for (const start of startsOn(settings, day)) {
       const end = start + settings.lengthMinutes * MINUTE
@@ -65,7 +66,7 @@ export function freeTimes(
 /** Whether a time on the grid of the opening hours begins just then, whatever stands in the calendar. */
 export function isOffered(settings: AppointmentSettings, start: number, now: number): boolean {
   const { timeZone, daysAhead, noticeMinutes, holidays } = settings
-  const day = DateTime.fromMillis(start, { zone: timeZone }).startOf('day')
+  const day = wallAt(start, timeZone).startOf('day')
   return (
     start >= now + noticeMinutes * MINUTE &&
     start < now + daysAhead * DAY &&
@@ -107,6 +108,6 @@ export function saidOf(
   moment: number,
   language = 'en-GB',
 ): { day: string; time: string; date: string } {
-  const at = DateTime.fromMillis(moment, { zone: timeZone, locale: language })
+  const at = wallAt(moment, timeZone, language)
   return { day: at.toFormat('cccc d LLLL yyyy'), time: at.toFormat('HH:mm'), date: at.toISODate()! }
 }

@@ -1,5 +1,5 @@
-import { IANAZone } from 'luxon'
 import { z } from 'zod'
+import { zoneSchema } from '../zones'
 
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'Write a time as 09:30.')
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'Write a day as 2027-03-12.')
@@ -11,11 +11,7 @@ const minutes = (most: number) => z.number().int().min(0).max(most)
 
 /** When appointments can be had: hours by weekday, how long one is, what lies between, and how far ahead. */
 export const appointmentSettings = z.object({
-  timeZone: z
-    .string()
-    .max(60)
-    .default('Europe/London')
-    .refine((zone) => IANAZone.isValidZone(zone), 'That is no time zone; write one such as Europe/London.'),
+  timeZone: zoneSchema.default('Europe/London'),
   hours: z
     .array(open)
     .max(20)

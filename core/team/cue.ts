@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { OUTCOMES } from '../dialogue'
-import { ruleSchema, zoneSchema } from './recurrence'
+import { zoneSchema } from '../zones'
+import { ruleSchema } from './recurrence'
 
 const words = z.array(z.string().trim().min(1).max(120)).max(30).default([])
 
@@ -13,7 +14,7 @@ const common = {
 
 /** When a relay begins by itself: at a time, or when something happened. */
 export const cueSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('time'), rule: ruleSchema, timeZone: zoneSchema, ...common }),
+  z.object({ kind: z.literal('time'), rule: ruleSchema, timeZone: zoneSchema.default('UTC'), ...common }),
   /** Something new stands in a feed (RSS or Atom); with words, only what has one of them. */
   z.object({ kind: z.literal('feed'), url: z.url({ protocol: /^https?$/ }).max(2000), words, ...common }),
   /** A mail arrived: from whom, about what, holding which words. Empty lists take any. */

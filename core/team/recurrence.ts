@@ -1,5 +1,6 @@
 import * as rrule from 'rrule'
 import { z } from 'zod'
+import { fromWall, wallAsUtc } from '../zones'
 
 /** Node takes the package for a module of the old kind, with everything behind its default; bundlers do not. */
 const { RRule } = (rrule as unknown as { default?: typeof rrule }).default ?? rrule
@@ -13,17 +14,6 @@ export const ruleSchema = z
     (rule) => readRule(rule) !== undefined,
     'Write a recurrence such as FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0.',
   )
-export const zoneSchema = z.string().max(60).refine(isZone, 'Write a time zone such as Europe/London.').default('UTC')
-
-function isZone(name: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name })
-    return true
-  } catch {
-    return false
-  }
-}
-
 /** More often than every so many minutes is a mistake. */
 const LEAST_MINUTES = 15
 
@@ -40,36 +30,11 @@ function readRule(rule: string): InstanceType<typeof RRule> | undefined {
   }
 }
 
-/** The clock on the wall of a time zone at a moment, as if it were UTC. */
-function wallOf(moment: Date, timeZone: string): Date {
-  const parts = new Intl.DateTimeFormat('en-GB', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-    hourCycle: 'h23',
-  }).formatToParts(moment)
-  const part = (type: string) => Number(parts.find((each) => each.type === type)!.value)
-  return new Date(Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'), part('second')))
-}
-
-/** The moment at which a clock on the wall shows a time; where clocks skip it, the moment after. */
-function momentOf(wall: Date, timeZone: string): Date {
-  let moment = wall
-  // Twice: the first guess may lie on the other side of a change of clocks.
-  for (let turn = 0; turn < 2; turn++)
-    moment = new Date(moment.getTime() + (wall.getTime() - wallOf(moment, timeZone).getTime()))
-  return moment
-}
-
 /** When a recurrence is due next after a moment; undefined when never again. At nine stays nine when clocks change. */
 export function nextDue(
   { rule, timeZone }: { readonly rule: string; readonly timeZone: string },
   after: Date,
 ): Date | undefined {
-  const next = readRule(rule)?.after(wallOf(after, timeZone))
-  return next ? momentOf(next, timeZone) : undefined
+  const next = readRule(rule)?.after(wallAsUtc(after, timeZone))
+  return next ? fromWall(next, timeZone) : undefined
 }

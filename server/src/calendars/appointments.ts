@@ -96,11 +96,16 @@ async function bookAlone(desk: Desk, input: Input): Promise<ToolResult> {
   const wanted = await wantedTime(desk, input)
   if ('text' in wanted) return wanted
   const { start, place } = wanted
-  const number = numberFor(desk.toolId, place, start, text(input.email))
-  const row = { id: newId(), toolId: desk.toolId, number, place, start: new Date(start), sequence: 0, name: text(input.name), email: text(input.email), note: text(input.note), agentId: desk.agentId, conversationId: desk.conversationId } // prettier-ignore
+  const email = text(input.email)
+  const first = numberFor(desk.toolId, place, start, email)
+  const before = await appointmentOf(desk, { number: first, email })
+  // The one of that number was moved elsewhere since: this is another.
+  const isMoved = before !== undefined && before.start.getTime() !== start
+  const number = isMoved ? numberFor(first, before.sequence) : first
+  const row = { id: newId(), toolId: desk.toolId, number, place, start: new Date(start), sequence: 0, name: text(input.name), email, note: text(input.note), agentId: desk.agentId, conversationId: desk.conversationId } // prettier-ignore
   if (!(await putInto(desk, row))) return taken(desk, input)
   // The same booked once more, because its answer was lost on the way, is one appointment.
-  if (!(await appointmentOf(desk, { number, email: row.email }))) await desk.db.insert(appointments).values(row)
+  if (isMoved || !before) await desk.db.insert(appointments).values(row)
   return told(desk, row, 'REQUEST', 'booked')
 }
 
@@ -135,12 +140,15 @@ async function wantedTime(desk: Desk, input: Input): Promise<{ start: number; pl
 const numberFor = (...parts: readonly (string | number)[]): string =>
   `A-${createHash('sha256').update(parts.join('\n')).digest('hex').slice(0, 6).toUpperCase()}`
 
-const uidOf = ({ toolId }: Desk, number: string): string => `${number}-${toolId}@mild-parrot`
+/** Who is invited knows an appointment by one id wherever it is moved to. */
+const uidOf = ({ toolId }: Desk, { number }: Row): string => `${number}-${toolId}@mild-parrot`
+/** An entry has an id of its own for when it is: a calendar takes no two entries of one id, as both stand there while one is moved. */
+const entryUidOf = (desk: Desk, row: Row): string => `${row.start.getTime()}-${uidOf(desk, row)}`
 /** An entry is named by when it begins: a calendar holds no two of one name. */
 const nameFor = (start: Date): string => `${start.toISOString().replace(/[-:]|\.\d+/g, '')}.ics`
 
 const eventFor = (desk: Desk, row: Row) => ({
-  uid: uidOf(desk, row.number),
+  uid: uidOf(desk, row),
   title:
     desk.settings.title.replace(/\{\{\s*(name|number|email|note)\s*\}\}/g, (_, key: 'name') => row[key]).trim() ||
     desk.toolName,
@@ -158,9 +166,12 @@ const eventFor = (desk: Desk, row: Row) => ({
 async function putInto(desk: Desk, row: Row): Promise<boolean> {
   const calendar = desk.calendarOf(row.place)
   const name = nameFor(row.start)
-  const isOurs = async () => uidIn((await entryAt(calendar, name)) ?? '') === uidOf(desk, row.number)
+  const isOurs = async () => uidIn((await entryAt(calendar, name)) ?? '') === entryUidOf(desk, row)
   try {
-    return (await putNew(calendar, name, eventAsIcs(eventFor(desk, row)))) || (await isOurs())
+    return (
+      (await putNew(calendar, name, eventAsIcs({ ...eventFor(desk, row), uid: entryUidOf(desk, row) }))) ||
+      (await isOurs())
+    )
   } catch (error) {
     if (await isOurs().catch(() => false)) return true
     throw error
@@ -221,7 +232,7 @@ export const move = (desk: Desk, input: Input): Promise<ToolResult> =>
     const wanted = await wantedTime(desk, { place: row.place, ...input })
     if ('text' in wanted) return wanted
     const next = { ...row, start: new Date(wanted.start), place: wanted.place, sequence: row.sequence + 1 }
-    if (!(await putInto(desk, next))) return notFree
+    if (!(await putInto(desk, next))) return taken(desk, input)
     await desk.db.update(appointments).set({ start: next.start, place: next.place, sequence: next.sequence }).where(eq(appointments.id, row.id)) // prettier-ignore
     const isElsewhere = row.place !== next.place || nameFor(row.start) !== nameFor(next.start)
     if (isElsewhere) await takeOut(desk.calendarOf(row.place), nameFor(row.start))

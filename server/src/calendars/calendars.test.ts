@@ -56,6 +56,9 @@ describe('appointments', () => {
     const moved = await call(id, 'move_time', { number, email: 'ANA@school.example', day: DAY, time: '11:00' })
     expect(moved.value).toMatchObject({ state: 'moved', time: '11:00' })
     expect(await times()).toEqual(['09:00', '10:00'])
+    const again = await call(id, 'book_time', ANA)
+    expect([again.isFailed, again.value.number === number]).toEqual([false, false])
+    expect((await call(id, 'cancel_time', { ...again.value, email: ANA.email })).isFailed).toBe(false)
     expect((await call(id, 'cancel_time', { number, email: 'eve@else.example' })).isFailed).toBe(true)
     expect((await call(id, 'cancel_time', { number, email: ANA.email })).value).toMatchObject({ state: 'cancelled' })
     expect(calendar.entries('one').size).toBe(0)
@@ -147,6 +150,8 @@ describe.skipIf(!hasRadicale)('a real CalDAV server', () => {
     expect(left.map(({ time }) => time)).toEqual(['09:00', '11:00'])
     expect((await call(id, 'book_time', { ...ANA, email: 'bo@school.example' })).isFailed).toBe(true)
     const { number } = booked.value
+    const moved = await call(id, 'move_time', { number, email: ANA.email, day: DAY, time: '11:00' })
+    expect(moved.value).toMatchObject({ state: 'moved', time: '11:00' })
     expect((await call(id, 'cancel_time', { number, email: ANA.email })).isFailed).toBe(false)
     expect(((await call(id, 'free_times', { day: DAY })).value.times as unknown[]).length).toBe(3)
   })

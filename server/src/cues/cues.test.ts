@@ -82,6 +82,19 @@ describe('a feed', () => {
     expect((await eventsOf(relay.id)).map(({ because }) => because).sort()).toEqual(['', '', 'It was there before.'])
   })
 
+  it('that is gone says so under the cue, once a day, and is looked at again', async () => {
+    office.answer = (_request, response) => response.writeHead(503).end()
+    const relay = await make({ kind: 'feed', url: `http://${office.host}/away.xml` })
+    await look(relay.id)
+    await look(relay.id)
+    expect(await eventsOf(relay.id)).toMatchObject([
+      { title: 'It could not look', because: 'The feed answered with status 503.' },
+    ])
+    office.answer = feedOf(item('a', 'Back'))
+    await look(relay.id)
+    expect(await eventsOf(relay.id)).toHaveLength(2)
+  })
+
   it('begins no more than so many a day, and nothing while all is paused', async () => {
     office.answer = feedOf()
     const relay = await make({ kind: 'feed', url: `http://${office.host}/few.xml`, mostPerDay: 1 })

@@ -126,7 +126,7 @@ async function lookAtFeed(means: Means, relay: RelayRow, url: string): Promise<v
 async function lookAtMails(means: Means, relay: RelayRow, cue: MailCue): Promise<void> {
   const { mails, lookedTo } = await mailsSince(means, cue, relay.sealedSecret, relay.lookedTo)
   for (const mail of mails) await takeEvent(means, relay, mail)
-  await means.db.update(relays).set({ lookedAt: new Date(), lookedTo }).where(eq(relays.id, relay.id))
+  await means.db.update(relays).set({ lookedTo }).where(eq(relays.id, relay.id))
 }
 
 /** Begins what is due; gives how many cues were. */
@@ -152,9 +152,21 @@ export async function beginDue(means: Means): Promise<number> {
       bus.tell(relay.agentId, 'relays')
     } catch (error) {
       log.warn(error)
+      await noteTrouble(means, relay, error as Error)
     }
   }
   return due.length
+}
+
+/** Tells under the cue that it could not look, once a day: a feed that is gone begins nothing, and nobody would know. */
+async function noteTrouble({ db, bus }: Means, relay: RelayRow, { message }: Error): Promise<void> {
+  const at = new Date()
+  const trouble = { title: 'It could not look', because: message, at }
+  await db
+    .insert(relayEvents)
+    .values({ id: newId(), relayId: relay.id, key: `trouble ${at.toISOString().slice(0, 10)}`, ...trouble })
+    .onConflictDoUpdate({ target: [relayEvents.relayId, relayEvents.key], set: trouble })
+  bus.tell(relay.agentId, 'relays')
 }
 
 /** Relays whose cue is due, each claimed for the one who asks: no other server begins it too. */
