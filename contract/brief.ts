@@ -6,6 +6,7 @@ export {
   DIALS,
   dialWords,
   FIELD_LABELS,
+  mentionOf,
   type Brief,
   type BriefChange,
   type CompiledPrompt,

@@ -4,6 +4,7 @@ import { z } from 'zod'
 export const HOOK_EVENTS = [
   'passed.on',
   'visitor.collected',
+  'request.made',
   'unanswered',
   'conversation.ended',
   'conversation.debriefed',

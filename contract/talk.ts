@@ -52,6 +52,8 @@ export const talkReply = z.object({
   /** Opens the conversation again, and nothing else; for whoever has it. */
   key: z.string(),
   person: personSchema.nullable(),
+  /** Something of the conversation waits for the team: what comes of it is told by the conversation's events. */
+  isAwaited: z.boolean(),
   /** The form is due now. */
   isFormDue: z.boolean(),
 })
@@ -74,6 +76,7 @@ export const talkConversation = z.object({
   conversationId: z.string(),
   lines: z.array(talkLine),
   person: personSchema.nullable(),
+  isAwaited: z.boolean(),
   /** The form was sent. */
   hasForm: z.boolean(),
 })

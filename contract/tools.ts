@@ -3,8 +3,18 @@ import { appointmentSettings } from '@parrot/core/appointments'
 import { zoneSchema } from '@parrot/core/zones'
 
 /** Where a tool comes from: requests put together by hand, an OpenAPI document, an MCP server, a calendar in which appointments are
- * made, mail, a search of sites, or the library of another agent. */
-export const TOOL_KINDS = ['http', 'openapi', 'mcp', 'calendar', 'mail', 'search', 'library', 'reminder'] as const
+ * made, mail, a search of sites, the library of another agent, reminders, or people of the team. */
+export const TOOL_KINDS = [
+  'http',
+  'openapi',
+  'mcp',
+  'calendar',
+  'mail',
+  'search',
+  'library',
+  'reminder',
+  'team',
+] as const
 export type ToolKind = (typeof TOOL_KINDS)[number]
 
 /** JSON Schema of what an operation is given; what stands in it is checked where it is used. */
@@ -63,7 +73,7 @@ export const toolSettings = z.object({
   recipients: z.array(z.string().trim().max(200)).max(50).optional(),
   /** The only sites that a search may find pages of. */
   sites: z.array(z.string().trim().max(200)).max(50).optional(),
-  /** By whose clock something is reminded of. */
+  /** By whose clock something is reminded of, or somebody rung up. */
   timeZone: zoneSchema.optional(),
   /** The agent whose library is looked through. */
   agentId: z.string().max(64).optional(),

@@ -1,3 +1,6 @@
+/** The people at the ticket desk, who ring passengers up. */
+export const ticketDesk = { kind: 'team', name: 'Ticket desk', settings: { timeZone: 'Europe/London' } } as const
+
 /** The calendar of the group desk, in which Marlow makes appointments. */
 export const groupDesk = {
   kind: 'calendar',

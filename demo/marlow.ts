@@ -130,6 +130,23 @@ export const marlow: SampleAgent = {
         tells:
           'Your crossing {{number}} is booked: {{day}} at {{departs}} to {{island}} for {{people}}, on the {{boat}}.',
         whenFails: 'That could not be booked just now. The ticket desk on 01632 960 144 can do it.',
+        whileItWorks: 'I am asking the harbour office …',
+      },
+      {
+        id: 'refund_fare',
+        approval: 'designer',
+        when: 'someone wants their fare paid back',
+        like: ['I want my money back, the boat did not sail', 'Please refund my ticket'],
+        unlike: ['What happens if my boat is cancelled?', 'Is my ticket refundable?'],
+        tells:
+          'The fare for {{passengers}} on ticket {{ticket}} is on its way back to you; your receipt is {{receipt}}.',
+        whenFails: 'That could not be paid back just now. The ticket desk on 01632 960 144 can do it.',
+      },
+      {
+        id: 'call_back',
+        when: 'someone wants to be called back',
+        like: ['Please call me back', 'Can somebody ring me about a group trip?'],
+        tells: 'Somebody from the ticket desk rings you on {{phone}}.',
       },
     ],
     inserts: [
@@ -205,6 +222,7 @@ export const marlow: SampleAgent = {
   colleagues: [
     {
       agent: 'Pip',
+      name: 'Pip',
       when: 'someone asks about training as a deckhand or the work of the crew on deck',
       like: [
         'Quiz me on the work of a deckhand',
@@ -247,6 +265,8 @@ export const marlow: SampleAgent = {
     ['How do I change a booking?'],
     ['Someone of your crew was rude to my mother.', 'Thanks'],
     ['Do you sell gift vouchers?'],
+    ['I want my money back, the boat did not sail', 'T-2207', 'for two of us'],
+    ['Please call me back', '01632 960 777', 'a wedding party in June'],
     ['How much is parking for a week?', 'Where can I charge my electric car?'],
   ],
   relays: [

@@ -3,6 +3,24 @@ import type { SampleAgent } from './sample'
 /** What Marlow is rehearsed with: what it answers, shows and books, and what it does not know. */
 export const marlowScripts: SampleAgent['scripts'] = [
   {
+    title: 'A fare is paid back once the desk agrees',
+    turns: [
+      { say: 'I want my money back, the boat did not sail', checks: [{ kind: 'asksFor', name: 'ticket' }] },
+      {
+        say: 'T-2207',
+        checks: [{ kind: 'asksFor', name: 'passengers' }],
+      },
+      {
+        say: 'for two of us',
+        checks: [
+          { kind: 'outcome', outcome: 'acted' },
+          { kind: 'tool', name: 'refund_fare', holding: '"passengers":2' },
+          { kind: 'includes', text: 'A person looks at that first' },
+        ],
+      },
+    ],
+  },
+  {
     title: 'A complaint reaches a person',
     turns: [
       {

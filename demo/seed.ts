@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs'
 import type { Agent, Source } from '@parrot/contract'
-import { groupDesk } from './groupDesk'
+import { groupDesk, ticketDesk } from './groupDesk'
 import { sampleAgents, type SampleAgent } from './scenario'
 
 const server = process.env.PARROT_URL ?? 'http://127.0.0.1:4100'
@@ -113,6 +113,7 @@ if (!hasMembers && agents.length === 0) {
     from: 'The group desk <desk@brindle-sound.example>',
   })
   await call('POST', '/api/tools', { ...groupDesk, url: calendar })
+  await call('POST', '/api/tools', ticketDesk)
   // All are there before the first is filled: they name each other.
   const team: Agent[] = []
   for (const { name } of sampleAgents) team.push(await call<Agent>('POST', '/api/agents', { name }))

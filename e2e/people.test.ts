@@ -121,6 +121,30 @@ describe('a visitor and a person', () => {
     await desk.getByText('No visitor has left anything yet').waitFor()
   })
 
+  it('agree on what may be done only then: asked on the page, decided in the logbook, told on the page', async () => {
+    const passenger = await world.open('/talk/marlow')
+    const line = passenger.getByRole('textbox', { name: /^Ask/ })
+    for (const text of ['Please refund my ticket', 'T-9001', 'for three of us']) {
+      await line.fill(text)
+      await passenger.keyboard.press('Enter')
+      await passenger.locator('.rating').last().waitFor()
+    }
+    await passenger.getByText('A person looks at that first.').first().waitFor()
+    await desk.goto(`${world.url}${marlow}/logbook/requests`)
+    const request = desk.locator('li', { hasText: 'T-9001' })
+    await request.getByLabel(/What the visitor is told/).fill('Sorry for the trouble.')
+    await request.getByRole('button', { name: 'Yes, do it' }).click()
+    await passenger.getByText('Sorry for the trouble.').first().waitFor()
+    await passenger
+      .getByText(/The fare for 3 on ticket T-9001 is on its way back/)
+      .first()
+      .waitFor()
+    await desk.getByText('Decided', { exact: true }).click()
+    await desk.locator('li', { hasText: 'T-9001' }).getByRole('link', { name: 'Read the conversation' }).click()
+    await desk.getByText('After the team had decided:').waitFor()
+    await passenger.close()
+  })
+
   it('are counted over time', async () => {
     await desk.goto(`${world.url}${marlow}/logbook/over-time`)
     await desk.getByText('How turns ended').waitFor()

@@ -2,7 +2,7 @@ import Fastify, { type FastifyInstance } from 'fastify'
 
 /**
  * The harbour office of the made-up ferry line: what is left on a sailing, what a crossing costs, and group crossings
- * booked, looked up and given back. It describes itself at `/openapi.json` (OpenAPI 3). What is booked lives as long as it runs.
+ * booked, looked up and given back, and fares paid back. It describes itself at `/openapi.json` (OpenAPI 3). What is booked lives as long as it runs.
  */
 export function buildOffice(): FastifyInstance {
   const office = Fastify()
@@ -66,6 +66,16 @@ export function buildOffice(): FastifyInstance {
       ? { number: number.toUpperCase(), state: 'cancelled' }
       : refuse(reply, 404, `There is no crossing ${number}.`),
   )
+
+  let refunds = 0
+  office.post<{ Body: { ticket?: string; passengers?: number } }>('/refunds', async ({ body }, reply) => {
+    const { ticket = '', passengers = 0 } = body ?? {}
+    if (ticket.trim() === '') return refuse(reply, 400, 'Give the number of the ticket.')
+    if (!Number.isInteger(passengers) || passengers < 1 || passengers > 200)
+      return refuse(reply, 400, 'Give for how many passengers.')
+    refunds++
+    return reply.code(201).send({ receipt: `BSF-R${100 + refunds}`, ticket, passengers })
+  })
 
   /** Seats of a sailing that nobody has booked. */
   const left = (island: string, day: string, departs: string): number =>
@@ -204,6 +214,34 @@ const describedAt = (url: string) => ({
                 },
               },
             },
+          },
+        },
+      },
+    },
+    '/refunds': {
+      post: {
+        operationId: 'refund_fare',
+        summary: 'Pay a fare back',
+        description: 'Pays the fare of a ticket back to whoever bought it.',
+        requestBody: {
+          required: true,
+          content: {
+            'application/json': {
+              schema: {
+                type: 'object',
+                properties: {
+                  ticket: { type: 'string', description: 'What is the number of the ticket?' },
+                  passengers: { type: 'integer', description: 'For how many passengers?' },
+                },
+                required: ['ticket', 'passengers'],
+              },
+            },
+          },
+        },
+        responses: {
+          201: {
+            description: 'What is paid back',
+            content: { 'application/json': { example: { receipt: 'BSF-R101', ticket: 'T-2207', passengers: 2 } } },
           },
         },
       },

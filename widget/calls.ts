@@ -74,9 +74,14 @@ export class Calls {
     body: { text: string; conversationId: string | undefined; variables?: Readonly<Record<string, string>> },
     onText: (piece: string) => void,
     onThinking: () => void,
+    onDoing: (words: string) => void,
   ): Promise<TalkReply> {
     const response = await this.#call(`${this.#at}/turns`, 'POST', body, 'text/event-stream')
-    const on = { text: ({ text }: { text: string }) => onText(text), thinking: onThinking }
+    const on = {
+      text: ({ text }: { text: string }) => onText(text),
+      thinking: onThinking,
+      doing: ({ text }: { text: string }) => onDoing(text),
+    }
     const problemOf = (problem: Problem) => new Failure(textOf(problem), problem.status)
     return readEvents<TalkReply>(response.body!, on, problemOf).catch((error: unknown) => {
       throw error instanceof BrokenOff ? new Failure('The answer broke off. Ask again.', 0) : error

@@ -48,6 +48,7 @@ export class Conversation {
     this.room.lines.lastElementChild?.scrollIntoView({ block: 'end' })
     this.#hasForm = before.hasForm
     this.#setPerson(before.person)
+    if (before.isAwaited) this.#listen()
   }
 
   #greet(): void {
@@ -113,6 +114,10 @@ export class Conversation {
           keepInSight(said, reply)
         },
         () => drawReply(reply, words.thinking(agent.name), []),
+        (doing) => {
+          drawReply(reply, doing, [])
+          this.room.tell(doing)
+        },
       )
       visit.keep(answer)
       this.#drawn.add(answer.turnId)
@@ -132,6 +137,7 @@ export class Conversation {
       this.room.tell(answer.reply)
     }
     this.#setPerson(answer.person)
+    if (answer.isAwaited) this.#listen()
     if (answer.isFormDue) this.#askForDetails()
   }
 
@@ -243,9 +249,9 @@ export class Conversation {
     tell(form.intro || form.fields.map(({ label }) => label).join(', '))
   }
 
-  /** While a person is wanted or here, what they write is heard. */
+  /** Shows who answers; while a person is wanted or here, what they write is heard. */
   #setPerson(person: Person | null): void {
-    const { agent, say, tell, visit, words, lines } = this.room
+    const { agent, say, tell, words, lines } = this.room
     const before = this.#person
     this.#person = person
     const told =
@@ -267,12 +273,14 @@ export class Conversation {
       if (before?.state === 'waiting' && person?.state === 'missed' && agent.form?.moments.includes('person'))
         this.#askForDetails()
     }
-    if (person === null || this.#events || !visit.kept) return
-    this.#listen(visit.kept.key)
+    if (person !== null) this.#listen()
   }
 
-  #listen(key: string): void {
-    const { calls, say, words } = this.room
+  /** Hears what is said beside the answers: by a person, or once the team has decided on something. */
+  #listen(): void {
+    const { calls, say, visit, words } = this.room
+    const key = visit.kept?.key
+    if (this.#events || key === undefined) return
     const events = calls.events(key)
     this.#events = events
     events.addEventListener('open', () => say('', 'network'))

@@ -119,6 +119,8 @@ const text = (value: unknown): string => (typeof value === 'string' ? value.trim
 const told = (what: unknown, then: unknown): string => [text(what), text(then)].filter(Boolean).join(': ')
 const off = (entry: Entry): string => (entry.enabled === false ? ' (switched off)' : '')
 
+const ASKS: Readonly<Record<string, string>> = { visitor: '; asks first', designer: '; asks the team first' }
+
 /** How an entry of each list reads in one line; "" for one nothing was written into yet. */
 const ENTRIES: Readonly<Record<string, (entry: Entry) => string>> = {
   rules: (entry) => {
@@ -132,7 +134,7 @@ const ENTRIES: Readonly<Record<string, (entry: Entry) => string>> = {
   },
   tools: (entry) => {
     const line = told(entry.id, entry.when)
-    return line && `${line}${entry.approval === 'visitor' ? '; asks first' : ''}${off(entry)}`
+    return line && `${line}${ASKS[text(entry.approval)] ?? ''}${off(entry)}`
   },
   colleagues: (entry) => {
     const line = told(

@@ -279,6 +279,7 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
 const USE = {
   never: '',
   visitor: ' Call it only with everything it needs; the visitor is asked for a yes before it is done.',
+  designer: ' Call it only with everything it needs; a person of the team is asked for a yes before it is done.',
 } as const
 
 const ON_HIT = {

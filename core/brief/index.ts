@@ -23,4 +23,4 @@ export {
 export { sectionSizes } from './compile'
 export { inItsLanguage } from './unknown'
 export { linesOf, type BriefLine } from './lines'
-export { toolsNamedIn, withoutToolNames } from './mentions'
+export { mentionOf, toolsNamedIn, withoutToolNames } from './mentions'

@@ -125,21 +125,23 @@ const toolSchema = z.object({
   /** Lines that call for it, and lines that do not. */
   like: samples,
   unlike: samples,
-  /** Whether the visitor is asked before it is used. */
-  approval: z.enum(['never', 'visitor']).default('never'),
+  /** Who is asked before it is used: nobody, the visitor, or whoever reads the logbook. */
+  approval: z.enum(['never', 'visitor', 'designer']).default('never'),
   /** How often it is used in one conversation; null for as often as it is called for. */
   mostCalls: z.number().int().min(1).max(1000).nullable().default(null),
   /** How its result is told, with {{names}} of what it was given and gave back; empty for as it comes. */
   tells: line(1000).default(''),
-  /** What is said when it fails. */
+  /** What is said when it fails, and while it works. */
   whenFails: line(600).default(''),
+  whileItWorks: line(300).default(''),
   enabled: z.boolean().default(true),
 })
 
 const colleagueSchema = z.object({
   id: own,
-  /** The other agent, by its id. */
+  /** The other agent, by its id, and what the steps of duties call it behind an “@”. */
   agent: line(64).default(''),
+  name: line(80).default(''),
   when: line(1000).default(''),
   like: samples,
   unlike: samples,

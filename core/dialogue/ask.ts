@@ -12,7 +12,7 @@ export const askModel: Step = async (state, context) => {
   const spoken = await speak(state.messages, state, context, send, turnFor(state, context))
   return {
     state: {
-      ...awaiting(withSpoken(state, spoken)),
+      ...awaiting(withSpoken(state, spoken), context),
       ...(spoken.outcome === undefined ? {} : { told: spoken.outcome }),
     },
     report: {

@@ -4,11 +4,13 @@ import { insertPhrases, phrasesFor, type Phrases } from '../languages'
 import { readRule } from '../rules'
 import { withoutListSign } from '../text'
 import { inputFrom, LEFT_OUT, tellResult, timesIn } from '../tools'
+import { withColleagues } from './colleagues'
+import { heldOf, isHeldAlready, withHeld } from './held'
 import { withNamed } from './inserts'
 import { jobOfTool, type Job, type UsedTool } from './jobs'
 import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
 import { choicesOf, isoDay, type Slot } from './slots'
-import { callTool, useDetail, withUses } from './tools'
+import { callTool, useDetail, WAITS, whoAgrees, withUses } from './tools'
 import type { Citation, StepResult, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** What is asked for a slot. */
@@ -52,8 +54,9 @@ export async function advance(
       ],
     })
   }
-  if (!isAgreed && job.tools.some(({ entry }) => entry.approval === 'visitor'))
-    return askAgain(job, open, state, context, lead)
+  const agree = job.tools.map(({ entry }) => whoAgrees(entry.approval, context))
+  if (agree.includes('team')) return hold(job, open, state, context, lead, details)
+  if (!isAgreed && agree.includes('visitor')) return askAgain(job, open, state, context, lead)
   return carryOut(job, open, state, context, lead, details)
 }
 
@@ -100,6 +103,51 @@ export function askAgain(job: Job, open: DutyState, state: TurnState, context: T
   )
 }
 
+/** Asks the team before anything is done: what was collected is kept, and the visitor hears that it waits. */
+function hold(
+  job: Job,
+  open: DutyState,
+  state: TurnState,
+  context: TurnContext,
+  lead: string,
+  details: readonly WorkingDetail[],
+): StepResult {
+  const phrases = phrasesFor(context.brief.identity.language)
+  const held = heldOf(job.id, job.name, open.filled, open.input)
+  const isBefore = isHeldAlready(held, state.memory)
+  const recap = isBefore ? [] : recapOf(job, open)
+  const have = recap.length > 0 ? [[lead, phrases.duty.have].filter(Boolean).join(' '), ...recap].join('\n') : lead
+  const asked = isBefore ? state : withHeld(state, held)
+  const memory = withoutDuty(asked.memory)
+  const uses = job.tools.map(({ tool }, at): ToolUse => {
+    const input = open.input ?? inputFrom(tool.parameters, withDays(job, open.filled, context.today))
+    return { call: { id: `${state.uses.length + at + 1}`, name: tool.name, input }, result: WAITS.team, tookMs: 0 }
+  })
+  return settled(
+    {
+      ...asked,
+      uses: [...state.uses, ...uses],
+      memory: isBefore ? memory : withCollected(memory, job, open),
+    },
+    [have, isBefore ? phrases.duty.heldBefore : context.isUnattended ? phrases.duty.shallI : phrases.duty.held]
+      .filter(Boolean)
+      .join(recap.length > 0 ? '\n\n' : ' '),
+    'acted',
+    {
+      summary: isBefore
+        ? `${kindOf(job)} “${job.name}” waits for the team already.`
+        : `${kindOf(job)} “${job.name}” has all it needs; somebody of the team is asked first.`,
+      details: [...details, ...uses.map((use) => ({ ...useDetail(use), field: fieldOf(job, use) }))],
+    },
+  )
+}
+
+/** What a duty collected is a record of its own, whatever comes of it. */
+const withCollected = (memory: Memory, job: Job, { filled, wasHeld }: DutyState): Memory =>
+  job.isTool || wasHeld
+    ? memory
+    : { ...memory, collected: [...(memory.collected ?? []), { dutyId: job.id, name: job.name, values: filled }] }
+
 const kindOf = ({ isTool }: Job): string => (isTool ? 'The tool' : 'The duty')
 
 /** What was told, in the order it is asked for. */
@@ -116,7 +164,7 @@ const recapOf = (job: Job, { filled, input }: DutyState): string[] =>
   )
 
 /** Uses the job's tools with what was told, one after the other, and tells what came of it. */
-async function carryOut(
+export async function carryOut(
   job: Job,
   open: DutyState,
   state: TurnState,
@@ -154,9 +202,7 @@ async function carryOut(
     known = { ...scalarsOf(value), ...known }
   }
   const hasFailed = uses.some(({ result }) => result.isFailed)
-  const memory = withUses(withoutDuty(state.memory), uses)
-  const collected = { dutyId: job.id, name: job.name, values: open.filled }
-  const kept: Memory = job.isTool ? memory : { ...memory, collected: [...(memory.collected ?? []), collected] }
+  const kept = withCollected(withUses(open.wasHeld ? state.memory : withoutDuty(state.memory), uses), job, open)
   const recap = open.isConfirming || job.isTool ? [] : recapOf(job, open)
   const summary = job.isTool ? '' : [phrases.duty.have, ...recap].join('\n')
   const head = [lead, open.isConfirming ? '' : summary, hasFailed ? '' : saidInSteps(job, context, known)]
@@ -166,7 +212,7 @@ async function carryOut(
   const before = { inserts: state.inserts, citations: sources }
   const named = hasFailed ? [] : toolsNamedIn(job.steps)
   const shown = await withNamed(before, named, aboutOf(job, open), context)
-  return settled(
+  const done = settled(
     {
       ...state,
       memory: kept,
@@ -188,7 +234,12 @@ async function carryOut(
       ],
     },
   )
+  return hasFailed ? done : withColleagues(done, named, lineFor(job, open), context)
 }
+
+/** What a colleague is told of a duty: its name, and what was collected. */
+const lineFor = (job: Job, open: DutyState): string =>
+  [job.name, recapOf(job, open).map(withoutListSign).join('; ')].filter(Boolean).join(': ')
 
 /** What an insert of a duty is about: what was told in words, or else what the duty is called. */
 const aboutOf = ({ ask, name }: Job, { filled }: DutyState): string =>

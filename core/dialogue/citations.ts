@@ -6,6 +6,10 @@ const MARKER = /\s*\[(\d{1,3})\]/g
 /** A reply without its citation markers. */
 export const withoutMarkers = (reply: string): string => reply.replace(MARKER, '').replace(/ +([.,;!?])/g, '$1')
 
+/** A text whose markers count on from a number. */
+export const countingOn = (text: string, from: number): string =>
+  text.replace(/\[(\d{1,3})\]/g, (_, number: string) => `[${Number(number) + from}]`)
+
 /** Numbers markers from 1 in the order in which they appear. */
 export class Numbering {
   readonly #order: number[] = []

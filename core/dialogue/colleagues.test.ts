@@ -98,6 +98,31 @@ describe('a colleague', () => {
     expect(turn.memory.with).toBeUndefined()
   })
 
+  const plan = {
+    id: 'plan',
+    name: 'Plan a bed',
+    when: 'someone wants to plan a bed',
+    steps: 'Say “I have noted that.”\nAsk @Pea.',
+    ask: [{ name: 'crop', type: 'text' as const, question: 'What shall grow there?' }],
+  }
+  const NAMED = { ...TO_PEA, name: 'Pea', when: '', like: [], says: '' }
+
+  it('that the steps of a duty name goes on from what was collected, below what the agent says itself', async () => {
+    const turn = await talk(['I want to plan a bed', 'beans'], [NAMED], [PEA], { duties: [plan] })
+    expect(turn.reply).toMatch(/^Here is what I have:\n- crop: beans\nI have noted that\.\n\nBeans are sown in May/)
+    expect(turn).toMatchObject({ outcome: 'acted', memory: { with: 'pea' }, citations: [{ sourceTitle: 'Seeds' }] })
+    expect(turn.workings.find(({ step }) => step === 'duty')!.details).toContainEqual(
+      expect.objectContaining({ label: 'Named in the steps', text: '“Pea” was told: Plan a bed: crop: beans' }),
+    )
+  })
+
+  it('that is named and asked only answers once, and one that is not at hand is left out', async () => {
+    const lines = ['I want to plan a bed', 'beans']
+    const asked = await talk(lines, [{ ...NAMED, mode: 'ask' as const }], [PEA], { duties: [plan] })
+    expect([asked.memory.with, asked.reply.includes('Beans are sown')]).toEqual([undefined, true])
+    expect((await talk(lines, [NAMED], [], { duties: [plan] })).reply).toMatch(/I have noted that\.$/)
+  })
+
   it('answers one line only where they are asked', async () => {
     const turn = await talk(['When are beans sown?'], [{ ...TO_PEA, mode: 'ask' as const, says: '' }])
     expect(turn.reply).toMatch(/^Beans are sown in May/)

@@ -1,6 +1,7 @@
-import type { Brief } from '../brief'
+import { fillVariables, mentionOf, type Brief } from '../brief'
 import { BARS, judge } from '../calling'
-import { fillVariables } from '../brief'
+import { countingOn } from './citations'
+import { marked } from './inserts'
 import type { Exchange, Step, StepResult, TurnContext, TurnState, WorkingDetail } from './turn'
 import { NOTHING_KNOWN, type Memory } from './memory'
 
@@ -77,6 +78,52 @@ export const askFallback: Step = async (state, context) => {
     field: `colleagues.${at}.isFallback`,
   })
 }
+
+/**
+ * Lets the colleagues that the steps of a duty name go on from what was collected, told to them in a line: passed to, they
+ * keep the conversation; asked, they answer once. What they say stands after what the agent said itself.
+ */
+export async function withColleagues(
+  { state, report }: StepResult,
+  names: readonly string[],
+  line: string,
+  context: TurnContext,
+): Promise<StepResult> {
+  const called = new Set(names.map((name) => name.toLowerCase()))
+  let result = { state, report }
+  for (const [at, entry] of context.brief.colleagues.entries()) {
+    const to = entry.enabled ? ownOf(context.brief, entry.agent, context) : undefined
+    if (!to || !called.has(mentionOf(entry.name || to.colleague.name).toLowerCase())) continue
+    const said = { ...result.state, said: line, afterwards: [] }
+    const next = await passTo({ ...to, entry, at }, said, context, {
+      label: 'Named in the steps',
+      text: `“${to.colleague.name}” was told: ${line}`,
+      field: fieldOf({ at }),
+    })
+    result = { state: after(result.state, next.state), report: joined(result.report, next.report) }
+  }
+  return result
+}
+
+/** A turn that goes on with what another said: its markers count on, the words stand below. */
+function after(own: TurnState, next: TurnState): TurnState {
+  const from = Math.max(0, ...own.citations.map(({ marker }) => marker))
+  const theirs = next.inserts.slice(own.inserts.length)
+  return {
+    ...next,
+    said: own.said,
+    afterwards: own.afterwards,
+    reply: [own.reply, countingOn(next.reply, from)].filter(Boolean).join('\n\n'),
+    citations: [...own.citations, ...next.citations.map((each) => ({ ...each, marker: each.marker + from }))],
+    inserts: [...own.inserts, ...theirs.map((each) => marked(each, (marker) => marker + from))],
+    outcome: own.outcome,
+  }
+}
+
+const joined = (one: StepResult['report'], other: StepResult['report']): StepResult['report'] =>
+  one && other
+    ? { summary: `${one.summary} ${other.summary}`, details: [...one.details, ...other.details] }
+    : (one ?? other)
 
 function bestFor(state: TurnState, context: TurnContext): Called | undefined {
   const { colleagues = [], brief } = context
@@ -176,6 +223,8 @@ function answeredBy(
         ...state.uses,
         ...turn.uses.map(({ result: { shows: _shown, ...result }, ...use }) => ({ ...use, result })),
       ],
+      // What waits with them is asked for through this agent.
+      held: [...state.held, ...turn.held.map((each) => ({ ...each, path: [entry.agent, ...each.path] }))],
       usage: [...state.usage, ...turn.usage],
       outcome: turn.outcome,
       ...(turn.handOver ? { handOver: turn.handOver } : {}),

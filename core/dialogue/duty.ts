@@ -3,7 +3,7 @@ import { listed, phrasesFor, wordsOf, type LanguageWords } from '../languages'
 import { find, holds, tokensOf, without, type AnswerKind, type Token } from '../reading'
 import { LEFT_OUT } from '../tools'
 import { advance, askAgain, questionFor, settled } from './carryOut'
-import { jobsOf, type Job } from './jobs'
+import { hasOccasion, jobsOf, type Job } from './jobs'
 import { withDuty, withoutDuty, type DutyState } from './memory'
 import { choicesOf, nameIn, slotValue, type Slot } from './slots'
 import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from './turn'
@@ -42,7 +42,7 @@ export const followDuty: Step = (state, context) => {
   const job = open && jobs.find(({ id }) => id === open.dutyId)
   if (open && job) return goOn(job, open, state, context)
   return begin(
-    jobs.filter(({ isTool }) => !isTool || context.model.canRevise !== true),
+    jobs.filter((each) => hasOccasion(each) && (!each.isTool || context.model.canRevise !== true)),
     state,
     context,
   )
@@ -57,10 +57,10 @@ function begin(jobs: readonly Job[], state: TurnState, context: TurnContext): St
   const fits = jobs
     .flatMap((job) => {
       const call = judge(job, reading)
-      // Information is what tools are asked for; a duty is begun by it only where the designer said so.
-      const isMeant = job.isTool
-        ? call.confidence >= barFor(job, state.question, context)
-        : call.confidence >= BARS.always && (!isInformation || call.confidence === 1)
+      // Information is what tools are asked for; what changes something is begun by it only where the designer said so.
+      const bar = job.isTool ? barFor(job, state.question, context) : BARS.always
+      const onlyTells = job.isTool && !job.tools.some(({ tool }) => tool.changes)
+      const isMeant = call.confidence >= bar && (onlyTells || !isInformation || call.confidence === 1)
       return isMeant ? [{ job, near: nearOf(state.question, job), ...call }] : []
     })
     .sort((a, b) => b.near - a.near || b.confidence - a.confidence)
@@ -164,7 +164,7 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
   }
   const value = slot && slotValue(slot, line, true, context.today)
   const [asked] = state.reading.questions
-  const isQuestion = isAsking || INFORMATION.has(asked!.kind) || asked!.isYesNo
+  const isQuestion = slot?.mayAsk ? false : isAsking || INFORMATION.has(asked!.kind) || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.
   if (isQuestion && state.reading.act === 'question' && !(value !== undefined && slot?.type !== 'text')) {
     const again = slot ? questionFor(slot, phrases) : open.isConfirming ? phrases.duty.shallI : ''

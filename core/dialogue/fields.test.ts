@@ -104,6 +104,12 @@ const EXAMPLES: readonly Example[] = [
     change: { tools: [{ id: 'calculator', when: 'a sum is asked for' }] },
     reply: false,
   },
+  {
+    path: 'tools.approval',
+    from: { tools: [{ id: 'calculator' }] },
+    change: { tools: [{ id: 'calculator', approval: 'designer' }] },
+    reply: false,
+  },
   { path: 'inserts', change: { inserts: [{ kind: 'quiz', like: ['Quiz me on sheds'] }] }, say: 'Quiz me on sheds' },
   { path: 'boundaries', change: { boundaries: [boundary] }, say: 'Can I sue my landlord?' },
   {

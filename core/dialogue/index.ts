@@ -7,6 +7,7 @@ export {
   type Exchange,
   type FoundPassage,
   type HandOver,
+  type Held,
   type ToolUse,
   type LibraryPort,
   type Outcome,
@@ -26,6 +27,7 @@ export {
   type TurnForModel,
   type Usage,
 } from './model'
+export { takeDecision, type Decision } from './decide'
 export type { Colleague } from './colleagues'
 export { lineMessage } from './prompt'
 export { STEPS, type RegisteredStep } from './steps'

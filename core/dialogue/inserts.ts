@@ -182,7 +182,7 @@ const citationsOf = ({ grounds }: Pick<MadeInsert, 'grounds'>, from: number): Ci
   }))
 
 /** An insert with other markers: counted on from those of the reply, or none where nothing is cited. */
-function marked(insert: Insert, mark: (marker: number) => number | null): Insert {
+export function marked(insert: Insert, mark: (marker: number) => number | null): Insert {
   const anew = <Part extends { marker: number | null }>(part: Part): Part => ({
     ...part,
     marker: part.marker === null ? null : mark(part.marker),

@@ -63,12 +63,12 @@ export function jobsOf(context: TurnContext): Job[] {
       },
     ]
   })
-  // One without an occasion of its own is for duties that name it, and for a model that decides itself.
-  return [
-    ...duties,
-    ...used.filter(({ entry }) => [entry.when, ...entry.like].some((text) => text.trim() !== '')).map(jobOf),
-  ]
+  return [...duties, ...used.map(jobOf)]
 }
+
+/** Whether a line can call for a job: a tool without an occasion of its own is for duties that name it, and for models. */
+export const hasOccasion = ({ isTool, tools }: Job): boolean =>
+  !isTool || tools.some(({ entry }) => [entry.when, ...entry.like].some((text) => text.trim() !== ''))
 
 /** What a duty asks for, and beside it what its tools cannot do without. */
 function withNeeds(asked: readonly Slot[], tools: readonly UsedTool[]): readonly Slot[] {

@@ -22,6 +22,8 @@ export interface DutyState {
   readonly isConfirming?: boolean
   /** What a model wants a tool called with, where the model put it together. */
   readonly input?: Readonly<Record<string, unknown>>
+  /** The team agreed to it: what it collected was kept when it was asked. */
+  readonly wasHeld?: boolean
 }
 
 /** A duty that was carried out, with what was collected for it. */
@@ -36,10 +38,12 @@ export interface Memory {
   readonly facts: readonly Fact[]
   readonly duty?: DutyState
   readonly collected?: readonly Collected[]
-  /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */
   /** Which colleague has the conversation, and what each knows of it. */
   readonly with?: string
   readonly colleagues?: Readonly<Record<string, Memory>>
+  /** What waits for the team, each by its sign. */
+  readonly held?: readonly string[]
+  /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */
   readonly calls?: Readonly<Record<string, number>>
   readonly done?: readonly { readonly call: string; readonly result: ToolResult }[]
   /** A summary of the earlier turns that somebody wrote, and how many turns it sums up. */

@@ -17,6 +17,8 @@ import type { Today } from './turn'
 export type Slot = Brief['duties'][number]['ask'][number] & {
   /** What there is to choose from, where that is known otherwise than from the question. */
   readonly choices?: readonly string[]
+  /** A question is an answer here: it is to be passed on. */
+  readonly mayAsk?: boolean
 }
 
 const MONTHS = 'January February March April May June July August September October November December'.split(' ')
@@ -97,6 +99,8 @@ function numberFor(slot: Slot, line: string, isAsked: boolean): string | undefin
     counts.find((each) => each.of.some((of) => asked.has(of))) ??
     counts.find((each) => ANYONE.has(each.of[0] ?? '') || each.of[0] === 'of')
   if (meant) return String(meant.amount)
+  const numbered = numberAfter(slot.name, line)
+  if (numbered !== undefined) return numbered
   if (!isAsked) return undefined
   if (counts[0]) return String(counts[0].amount)
   const bare = /(?<![\w.:/-])(\d{1,9}(?:\.\d+)?)(?![\w:/]|\.\d)/.exec(line)?.[1]
@@ -104,6 +108,20 @@ function numberFor(slot: Slot, line: string, isAsked: boolean): string | undefin
   const spelled = words(line).map((word) => quantitiesIn(`${word.text} pieces`)[0]?.amount)
   const amount = spelled.find((each) => each !== undefined)
   return amount === undefined ? undefined : String(amount)
+}
+
+/** A word this short may stand between a thing and its number: "no.", "number", "Nr.". */
+const LONGEST_BETWEEN = 6
+
+/** The number a thing is called by: "plot 12", "booking no. 7". */
+function numberAfter(name: string, line: string): string | undefined {
+  const called = contentStems(name)
+  const said = words(line).map(({ text }) => text)
+  const at = said.findIndex((word) => [...contentStems(word)].some((stem) => called.has(stem)))
+  if (at < 0) return undefined
+  const [next = '', after = ''] = said.slice(at + 1)
+  const number = /^\d/.test(next) || next.length > LONGEST_BETWEEN ? next : after
+  return /^\d{1,9}$/.test(number) ? String(Number(number)) : undefined
 }
 
 function timeIn(line: string): string | undefined {

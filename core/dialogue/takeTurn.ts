@@ -17,9 +17,25 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
   const own = { ...given, brief: inItsLanguage(given.brief), library: remembering(given.library) }
   const shown = own.model.canRevise ? insertTools(own) : []
   const context: TurnContext = shown.length > 0 ? { ...own, tools: [...(own.tools ?? []), ...shown] } : own
-  const said = line.slice(0, LONGEST_LINE)
-  const { identity } = context.brief
-  let state: TurnState = {
+  let state = begun(line.slice(0, LONGEST_LINE), context)
+  for (const { name, title, isAlways, run } of STEPS) {
+    if (state.isSettled && !isAlways) continue
+    const began = context.clock()
+    const result = await run(state, context)
+    state = result.state
+    if (result.report) {
+      const tookMs = Math.round((context.clock() - began) * 100) / 100
+      const working = { step: name, title, ...result.report, tookMs }
+      state = { ...state, workings: [...state.workings, working] }
+      context.onWorking?.(working)
+    }
+  }
+  return state
+}
+
+/** A turn of which nothing is known but what was said. */
+export function begun(said: string, { brief: { identity }, conversation }: TurnContext): TurnState {
+  return {
     said,
     question: said,
     reading: readLine(said, spokenTag(identity.language), identity.name),
@@ -35,26 +51,14 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
     afterwards: [],
     citations: [],
     inserts: [],
+    held: [],
     support: [],
-    memory: memoryOf(context.conversation),
+    memory: memoryOf(conversation),
     outcome: 'answered',
     isDeliberate: false,
     isSettled: false,
     workings: [],
   }
-  for (const { name, title, isAlways, run } of STEPS) {
-    if (state.isSettled && !isAlways) continue
-    const began = context.clock()
-    const result = await run(state, context)
-    state = result.state
-    if (result.report) {
-      const tookMs = Math.round((context.clock() - began) * 100) / 100
-      const working = { step: name, title, ...result.report, tookMs }
-      state = { ...state, workings: [...state.workings, working] }
-      context.onWorking?.(working)
-    }
-  }
-  return state
 }
 
 /** A library that looks the same thing up once a turn, however many steps ask for it. */

@@ -170,6 +170,13 @@ describe('a tool of the brief', () => {
     expect(calls).toHaveLength(1)
   })
 
+  it('that changes something is not begun by a question that is only near it', async () => {
+    const { tools } = office()
+    const asked = { tools: [{ ...TOOLS[1]!, when: 'someone wants to borrow a wheelbarrow' }] }
+    expect((await talk(['What does it cost to borrow a wheelbarrow?'], tools, asked)).reply).not.toContain('day')
+    expect((await talk(['I want to borrow a wheelbarrow'], tools, asked)).reply).toContain('What is the day?')
+  })
+
   it('is left alone for other lines, and when switched off', async () => {
     const { calls, tools } = office()
     expect((await talk(['When is water turned on?'], tools)).reply).toContain('April')

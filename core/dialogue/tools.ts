@@ -1,8 +1,10 @@
+import { fillVariables, type Brief } from '../brief'
 import { phrasesFor } from '../languages'
 import { fenced, timesIn, type Tool, type ToolCall, type ToolResult } from '../tools'
 import { jobOfTool } from './jobs'
 import type { Memory } from './memory'
 import type { ChatMessage } from './model'
+import { heldOf, isHeldAlready, withHeld } from './held'
 import type { ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** How often a model may call and be answered in one reply. */
@@ -16,8 +18,8 @@ const MOST_DONE = 20
 
 /**
  * Does what a model wants called, all of one round at the same time. A call with the same input as an earlier one of the
- * turn is answered from that; a tool that is not there, a call too many, and one that the visitor has to agree to first, are
- * answered with words for the model.
+ * turn is answered from that; a tool that is not there, a call too many, and one that the visitor or the team has to agree to first,
+ * are answered with words for the model.
  */
 export async function callTools(
   calls: readonly ToolCall[],
@@ -30,18 +32,36 @@ export async function callTools(
       const same = before.find((use) => sameCall(use.call, call))
       if (same) return { call, result: same.result, tookMs: 0 }
       if (at >= MOST_AT_ONCE) return { call, result: tooMany, tookMs: 0 }
-      if (entryOf(call, context)?.approval === 'visitor' && !isDone(call, memory))
-        return { call, result: ASKED, tookMs: 0 }
+      const waitsFor = isDone(call, memory) ? undefined : whoAgrees(entryOf(call, context)?.approval, context)
+      if (waitsFor) return { call, result: WAITS[waitsFor], tookMs: 0 }
       return callTool(call, withUses(memory, before), context)
     }),
   )
 }
 
 const tooMany: ToolResult = { text: `At most ${MOST_AT_ONCE} calls are done at once.`, isFailed: true }
-const ASKED: ToolResult = {
-  text: 'Not done yet: the visitor has to agree first. Tell them in one sentence what will be done, with every figure, and ask for their yes. It is done by itself once they say so.',
-  isAsked: true,
+/** What is not done at once, in words for a model. */
+export const WAITS: Readonly<Record<'visitor' | 'team', ToolResult>> = {
+  visitor: {
+    text: 'Not done yet: the visitor has to agree first. Tell them in one sentence what will be done, with every figure, and ask for their yes. It is done by itself once they say so.',
+    waitsFor: 'visitor',
+  },
+  team: {
+    text: 'Not done yet: a person of the team has to agree first, and was asked. Tell the visitor in one sentence what was asked for, with every figure, and that they hear here as soon as it is decided. It is done by itself then.',
+    waitsFor: 'team',
+  },
 }
+
+/** Who has to agree before something is done; where no visitor is there, the team does in their place. */
+export const whoAgrees = (
+  approval: Brief['tools'][number]['approval'] | undefined,
+  { isUnattended }: TurnContext,
+): 'visitor' | 'team' | undefined =>
+  approval === 'designer' || (approval === 'visitor' && isUnattended)
+    ? 'team'
+    : approval === 'visitor'
+      ? 'visitor'
+      : undefined
 
 const entryOf = ({ name }: ToolCall, { brief }: TurnContext) => brief.tools.find(({ id }) => id === name)
 const isDone = (call: ToolCall, { done = [] }: Memory): boolean => done.some((each) => each.call === signOf(call))
@@ -52,7 +72,7 @@ const signOf = ({ name, input }: ToolCall): string => `${name} ${JSON.stringify(
  * again is answered from the first. Never throws.
  */
 export async function callTool(call: ToolCall, memory: Memory, context: TurnContext): Promise<ToolUse> {
-  const { tools = [], clock, signal, brief } = context
+  const { tools = [], clock, brief } = context
   const began = clock()
   const tool = tools.find(({ name }) => name === call.name)
   const most = entryOf(call, context)?.mostCalls ?? null
@@ -62,14 +82,17 @@ export async function callTool(call: ToolCall, memory: Memory, context: TurnCont
       ? { ...before.result, text: `${phrasesFor(brief.identity.language).duty.doneBefore} ${before.result.text}` }
       : most !== null && (memory.calls?.[call.name] ?? 0) >= most
         ? { text: phrasesFor(brief.identity.language).duty.tooOften, isFailed: true }
-        : await called(tool, call, signal)
+        : await called(tool, call, context)
   const times = result.isFailed ? undefined : timesIn(result.value)
   const shows = times && times !== 'none' ? { shows: { insert: times, grounds: [] } } : {}
   return { call, result: { ...shows, ...result, text: result.text.slice(0, LONGEST_RESULT) }, tookMs: clock() - began }
 }
 
-async function called(tool: Tool | undefined, call: ToolCall, signal?: AbortSignal): Promise<ToolResult> {
+async function called(tool: Tool | undefined, call: ToolCall, context: TurnContext): Promise<ToolResult> {
+  const { signal, onDoing, brief, variables } = context
   if (!tool) return { text: `There is no tool “${call.name}”.`, isFailed: true }
+  const meanwhile = fillVariables(entryOf(call, context)?.whileItWorks ?? '', brief.variables, variables).trim()
+  if (meanwhile !== '') onDoing?.(meanwhile)
   try {
     return await tool.call(call.input, signal)
   } catch (error) {
@@ -81,7 +104,7 @@ const sameCall = (one: ToolCall, other: ToolCall): boolean => signOf(one) === si
 
 /** A memory that knows what was called: how often, and with what came of it. */
 export function withUses(memory: Memory, uses: readonly ToolUse[]): Memory {
-  const real = uses.filter(({ result }) => !result.isAsked)
+  const real = uses.filter(({ result }) => !result.waitsFor)
   if (real.length === 0) return memory
   const calls = { ...memory.calls }
   for (const { call } of real) calls[call.name] = (calls[call.name] ?? 0) + 1
@@ -92,9 +115,15 @@ export function withUses(memory: Memory, uses: readonly ToolUse[]): Memory {
   return { ...memory, calls, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }
 }
 
-/** What the visitor has to agree to, from what a model called in this turn: it waits for their yes. */
-export function awaiting(state: TurnState): TurnState {
-  const asked = state.uses.find(({ result }) => result.isAsked)
+/** What somebody has to agree to, from what a model called in this turn: it waits for the visitor's yes, or the team's. */
+export function awaiting(given: TurnState, { tools = [] }: TurnContext): TurnState {
+  const called = given.uses.filter(({ result }) => result.waitsFor === 'team')
+  const state = called.reduce((now, { call }) => {
+    const title = tools.find(({ name }) => name === call.name)?.title ?? call.name
+    const held = heldOf(jobOfTool(call.name), title, {}, call.input as Readonly<Record<string, unknown>>)
+    return isHeldAlready(held, now.memory) ? now : withHeld(now, held)
+  }, given)
+  const asked = state.uses.find(({ result }) => result.waitsFor === 'visitor')
   const memory = withUses(state.memory, state.uses)
   if (!asked || memory.duty) return { ...state, memory }
   const input = asked.call.input as Readonly<Record<string, unknown>>
@@ -113,7 +142,15 @@ export const roundMessages = (text: string, uses: readonly ToolUse[]): ChatMessa
   ...uses.map(({ call, result }): ChatMessage => ({ role: 'tool', content: fenced(result), callId: call.id })),
 ]
 
+const ASKS = { visitor: 'Asks first', team: 'Waits for the team' } as const
+
 export const useDetail = ({ call, result, tookMs }: ToolUse): WorkingDetail => ({
-  label: result.isAsked ? 'Asks first' : result.isFailed ? 'Tool failed' : result.isStandIn ? 'Tool, stand-in' : 'Tool',
+  label: result.waitsFor
+    ? ASKS[result.waitsFor]
+    : result.isFailed
+      ? 'Tool failed'
+      : result.isStandIn
+        ? 'Tool, stand-in'
+        : 'Tool',
   text: `${call.name} ${typeof call.input === 'string' ? call.input : JSON.stringify(call.input)} → ${result.text} (${Math.round(tookMs)} ms)${result.note ? `; ${result.note}` : ''}`,
 })

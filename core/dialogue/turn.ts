@@ -126,6 +126,19 @@ export interface ToolUse {
   readonly tookMs: number
 }
 
+/** Something that is ready to be done, and waits until somebody of the team agrees. */
+export interface Held {
+  /** The duty or tool it is, by its id and by what people call it. */
+  readonly jobId: string
+  readonly name: string
+  /** What was collected for it. */
+  readonly filled: Readonly<Record<string, string>>
+  /** What a model wants its tool called with, where the model put it together. */
+  readonly input?: Readonly<Record<string, unknown>>
+  /** The colleagues it went through, the one who does it last; empty where the agent itself does. */
+  readonly path: readonly string[]
+}
+
 /** People who answer beside the agent. */
 export interface People {
   readonly isThere: boolean
@@ -153,7 +166,11 @@ export interface TurnContext {
   readonly audience?: 'visitor' | 'reviewer'
   /** Whether somebody is there to answer in person, and what is said of it; left out where nobody ever does. */
   readonly people?: People
+  /** No visitor is there to say yes: what wants a yes of theirs waits for the team as well. */
+  readonly isUnattended?: boolean
   readonly signal?: AbortSignal
+  /** Called with what the visitor is told while a tool works. */
+  readonly onDoing?: (text: string) => void
   /** Called with each piece of text while the model speaks. */
   readonly onText?: (text: string) => void
   readonly onWorking?: (working: Working) => void
@@ -183,6 +200,8 @@ export interface TurnState {
   readonly broke?: string
   /** What was called in this turn, and what came back. */
   readonly uses: readonly ToolUse[]
+  /** What became ready in this turn and waits for the team. */
+  readonly held: readonly Held[]
   /** What each request of this turn took. */
   readonly usage: readonly Usage[]
   /** Words that are said after the model's, such as a boundary's reply to one part of the line. */

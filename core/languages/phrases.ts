@@ -71,6 +71,11 @@ export interface DutyPhrases {
   readonly backTo: (name: string) => string
   /** Before something is done that cannot be taken back. */
   readonly shallI: string
+  /** A person of the team is asked first, was asked already, agreed, and did not. */
+  readonly held: string
+  readonly heldBefore: string
+  readonly agreed: string
+  readonly refused: string
   /** A tool failed, was used with the same before, may not be used again, gave nothing back, or more than is told. */
   readonly notDone: string
   readonly doneBefore: string

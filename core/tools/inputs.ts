@@ -7,6 +7,8 @@ export interface InputField {
   readonly question: string
   readonly required: boolean
   readonly choices?: readonly string[]
+  /** A question is an answer here: it is to be passed on. */
+  readonly mayAsk?: boolean
 }
 
 const FORMATS: Readonly<Record<string, InputField['type']>> = {
@@ -20,9 +22,12 @@ const typesOf = ({ type }: Schema): readonly string[] =>
   type === undefined ? [] : typeof type === 'string' ? [type] : type
 const isNumber = (schema: Schema): boolean => typesOf(schema).some((type) => type === 'number' || type === 'integer')
 
-/** What a tool's input asks for, in its order. What has no plain form (an object within the input) is left to models. */
+/** What a tool's input asks for, what it cannot do without first, in the order that is given for it. What has no plain form (an object within the input) is left to models. */
 export function fieldsOf({ properties = {}, required = [] }: Schema): InputField[] {
-  return Object.entries(properties).flatMap(([name, schema]): InputField[] => {
+  // The order of properties says nothing: databases that keep JSON change it.
+  const order = [...new Set([...required.filter((name) => name in properties), ...Object.keys(properties)])]
+  return order.flatMap((name): InputField[] => {
+    const schema = properties[name]!
     if (typesOf(schema).some((type) => type === 'object' || type === 'array')) return []
     const isFlag = typesOf(schema).includes('boolean')
     const choices = isFlag ? ['yes', 'no'] : schema.enum?.map(String)
@@ -34,6 +39,7 @@ export function fieldsOf({ properties = {}, required = [] }: Schema): InputField
         question: (schema.title ?? schema.description ?? '').endsWith('?') ? (schema.title ?? schema.description!) : '',
         required: required.includes(name) && schema.default === undefined,
         ...(choices ? { choices } : {}),
+        ...(schema.format === 'question' ? { mayAsk: true } : {}),
       },
     ]
   })

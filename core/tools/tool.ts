@@ -41,8 +41,8 @@ export interface ToolResult {
   readonly shows?: Pick<MadeInsert, 'insert' | 'grounds'>
   /** It failed for what it was given: these inputs are asked for again. */
   readonly asksAgain?: readonly string[]
-  /** It was not done: the visitor is asked first. */
-  readonly isAsked?: boolean
+  /** It was not done: the visitor is asked first, or whoever reads the logbook. */
+  readonly waitsFor?: 'visitor' | 'team'
 }
 
 /** A tool that can be called. It throws nothing: what goes wrong is told in its result. */

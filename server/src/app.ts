@@ -59,6 +59,7 @@ import { PlayPool } from './playing'
 import { rehearseWork } from './rehearsals/job'
 import { rehearsalRoutes } from './rehearsals/routes'
 import { releaseRoutes } from './release/routes'
+import { requestRoutes } from './requests'
 import { relayRoutes, relayWork, teamRoutes } from './team'
 import { toolRoutes, keepReminding } from './tools'
 import { keepErasing, outletRoutes, talkRoutes } from './outlets'
@@ -284,6 +285,7 @@ async function addRoutes(server: FastifyInstance, services: Services, membership
   await server.register(debriefRoutes(services))
   await server.register(deliveryRoutes(services))
   await server.register(deskRoutes(services))
+  await server.register(requestRoutes(services))
   await server.register(visitorRoutes(services))
   await server.register(outletRoutes(services))
   await server.register(toolRoutes(services))

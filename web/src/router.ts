@@ -41,6 +41,12 @@ export const router = createRouter({
           component: () => import('./logbook/WantsPage.vue'),
         },
         {
+          path: 'logbook/requests',
+          name: 'requests',
+          meta: { stage: 'logbook' },
+          component: () => import('./logbook/requests/RequestsPage.vue'),
+        },
+        {
           path: 'logbook/debrief',
           name: 'debrief',
           meta: { stage: 'logbook' },

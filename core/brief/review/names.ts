@@ -1,7 +1,7 @@
 import { isEnglishWord, stem, words } from '../../text'
 import { readRule, type Condition } from '../../rules'
 import { editOf } from '../edit'
-import { toolsNamedIn } from '../mentions'
+import { mentionOf, toolsNamedIn } from '../mentions'
 import type { Brief } from '../schema'
 import { remark, type Finder, type Remark } from './remark'
 
@@ -57,7 +57,11 @@ const textsOf = (brief: Brief): { field: string; text: string }[] => [
 /** A tool that a rule or the steps of a duty name and that the brief does not use. */
 export const unknownTool: Finder = (brief) => {
   const known = new Set(
-    [...brief.tools.map(({ id }) => id), ...brief.inserts.map(({ kind }) => kind)].map((name) => name.toLowerCase()),
+    [
+      ...brief.tools.map(({ id }) => id),
+      ...brief.inserts.map(({ kind }) => kind),
+      ...brief.colleagues.map(({ name }) => mentionOf(name)),
+    ].map((name) => name.toLowerCase()),
   )
   const inSteps = brief.duties.flatMap((duty, at) =>
     (duty.enabled ? toolsNamedIn(duty.steps) : [])
@@ -66,7 +70,7 @@ export const unknownTool: Finder = (brief) => {
         remark(
           'unknown-tool',
           `duties.${at}`,
-          `No tool or insert of the brief is called “${name}”.`,
+          `No tool, insert or colleague of the brief is called “${name}”.`,
           'The duty goes on without it. Add the tool under Tools, or take its name out.',
         ),
       ),

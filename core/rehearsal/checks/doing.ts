@@ -109,17 +109,18 @@ export const rule = checkKind({
   },
 })
 
-/** A tool was called, by its name; with `holding`, with that among what it was given. */
+/** A tool was called, by its name, or waits to be; with `holding`, with that among what it was given. */
 export const tool = checkKind({
   kind: 'tool',
   fields: { name: z.string().min(1).max(80), holding: name },
   judge(check, { uses = [] }) {
     const calls = uses.filter(({ call }) => has(call.name, check.name))
-    const holds = calls.some(({ call }) => has(JSON.stringify(call), check.holding))
+    const found = calls.find(({ call }) => has(JSON.stringify(call), check.holding))
+    const waits = found?.result.waitsFor
     const called = uses.map(({ call }) => `“${call.name}”`).join(', ')
     return finding(
-      holds,
-      `The tool “${check.name}” was called.`,
+      found !== undefined,
+      `The tool “${check.name}” ${waits ? `waits to be called until the ${waits} agrees` : 'was called'}.`,
       calls.length > 0
         ? `“${check.name}” was called, but not with “${check.holding}”.`
         : called

@@ -15,6 +15,7 @@ import {
   turns,
   type Database,
 } from '../database'
+import { waitingRequests } from '../requests'
 import { releaseState } from '../release/queries'
 import type { AgentRow } from './queries'
 
@@ -37,7 +38,7 @@ export const describeAgent = async (db: Database, row: AgentRow): Promise<Agent>
 export async function describeAgents(db: Database, rows: readonly AgentRow[]): Promise<Agent[]> {
   const ids = rows.map(({ id }) => id)
   if (ids.length === 0) return []
-  const [gists, standings, scriptCounts, runs, visits, asked, published] = await Promise.all([
+  const [gists, standings, scriptCounts, runs, visits, asked, published, requested] = await Promise.all([
     gistsOf(db, rows),
     sourcesOf(db, ids),
     scriptCountsOf(db, ids),
@@ -45,6 +46,7 @@ export async function describeAgents(db: Database, rows: readonly AgentRow[]): P
     visitsOf(db, ids),
     askedOf(db, ids),
     publishedOf(db, ids),
+    waitingRequests(db, ids),
   ])
   const described: Agent[] = []
   for (const row of rows) {
@@ -68,7 +70,7 @@ export async function describeAgents(db: Database, rows: readonly AgentRow[]): P
         library: libraryStage(own),
         rehearse: rehearseStage(row, scriptCount, runs.get(row.id)),
         release: published.has(row.id) ? await releaseStage(db, row) : { text: 'not published', state: 'empty' },
-        logbook: logbookStage(visits.get(row.id)),
+        logbook: logbookStage(visits.get(row.id), requested.get(row.id) ?? 0),
       },
       next: published.has(row.id) ? null : nextStep(own, asked.has(row.id), scriptCount),
     })
@@ -242,15 +244,18 @@ async function releaseStage(db: Database, row: AgentRow): Promise<StageState> {
     : { text: `${live}, ${plural(edits, 'edit')} since`, state: 'waiting' }
 }
 
-function logbookStage(visits: Visits | undefined): StageState {
+function logbookStage(visits: Visits | undefined, requested: number): StageState {
+  const asks = requested > 0 ? `${plural(requested, 'request waits', 'requests wait')}` : ''
+  if (!visits && asks !== '') return { text: asks, state: 'waiting' }
   if (!visits) return { text: 'no visitors yet', state: 'empty' }
   const { total, unanswered, passedOn, waiting } = visits
   const wanted = [
+    asks,
     waiting > 0 ? `${plural(waiting, 'visitor waits', 'visitors wait')} for a person` : '',
     plural(total, 'conversation'),
     unanswered > 0 ? `${unanswered} unanswered` : '',
     passedOn > 0 ? `${passedOn} wanted a person` : '',
   ]
   const text = wanted.filter(Boolean).join(', ')
-  return { text, state: unanswered + passedOn > 0 ? 'waiting' : 'fine' }
+  return { text, state: unanswered + passedOn + requested > 0 ? 'waiting' : 'fine' }
 }

@@ -80,6 +80,11 @@ export async function writeAs(db: Database, id: string, { id: who }: Answering, 
   return row
 }
 
+/** Writes one line into a conversation in somebody's name, whoever has it. */
+export async function tellAs(db: Database, id: string, name: string, text: string): Promise<void> {
+  await keepLine(db, await conversationRow(db, id), { said: '', reply: text, person: name })
+}
+
 /** Keeps what a visitor says to the person who answers. */
 export async function keepVisitorsLine(db: Database, id: string, said: string): Promise<{ turnId: string }> {
   const row = await conversationRow(db, id)

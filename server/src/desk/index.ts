@@ -1,5 +1,5 @@
 /** Where people answer in place of an agent. */
-export { keepVisitorsLine, personOf } from './conversations'
+export { keepVisitorsLine, personOf, tellAs } from './conversations'
 export { isWithin } from './hours'
 export { deskSettingsOf, peopleFor } from './queries'
 export { deskRoutes } from './routes'

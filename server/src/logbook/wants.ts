@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, inArray, isNull, or, sql } from 'drizzle-orm'
+import { and, desc, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { groupQuestions } from '@parrot/core/logbook'
 import type { Settling, Want, WantList } from '@parrot/contract'
@@ -51,6 +51,7 @@ async function wanting(db: Database, agentId: string): Promise<Row[]> {
         eq(turns.agentId, agentId),
         eq(conversations.channel, 'talk'),
         isNull(turns.person),
+        ne(turns.question, ''),
         isWanting,
         or(isNull(settledQuestions.at), gt(turns.createdAt, settledQuestions.at)),
       ),

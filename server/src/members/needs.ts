@@ -10,6 +10,7 @@ import {
   outlets,
   relayRuns,
   relays,
+  requests,
   passages,
   pins,
   proposals,
@@ -111,6 +112,7 @@ const SUBJECTS: readonly (readonly [begins: string, agents: Find, changed?: Find
   ['/api/outlets/:id', ownerIn(outlets)],
   ['/api/relays/:id', ownerIn(relays)],
   ['/api/runs/:id', ownerIn(relayRuns)],
+  ['/api/requests/:id', ownerIn(requests)],
   ['/api/hooks/:id', ownerIn(hooks)],
   ['/api/visitors/:id', ownerIn(visitors)],
 ]

@@ -5,6 +5,7 @@ import type { Person, Rating, TalkConversation, TalkReply } from '@parrot/contra
 import { conversations, turns, type Database } from '../database'
 import { personOf } from '../desk'
 import { notFound } from '../http/problems'
+import { isAwaited } from '../requests'
 import type { Seal } from '../settings/seal'
 
 /** Opens one conversation to whoever had it: its id, with a proof that this server gave it out. */
@@ -59,6 +60,7 @@ export async function seenAgain(db: Database, row: typeof conversations.$inferSe
       rating,
     })),
     person: personOf(row),
+    isAwaited: await isAwaited(db, row.id),
     hasForm: row.hasCollected,
   }
 }

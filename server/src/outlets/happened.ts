@@ -1,6 +1,7 @@
-import type { Memory } from '@parrot/core/dialogue'
+import type { Held, Memory } from '@parrot/core/dialogue'
 import { announce, mailServerOf } from '../delivery'
 import { deskSettingsOf } from '../desk'
+import { approvalOf, tellTeam } from '../requests'
 import type { Services } from '../services'
 import type { TurnRow } from '../turns/conversations'
 import { collectedAs, keepVisitor } from '../visitors'
@@ -8,13 +9,17 @@ import type { Place } from './queries'
 
 /**
  * What follows from a visitor's turn outside of it: what a duty collected becomes the visitor's record, and whoever is to
- * be told of a person wanted, of something collected, or of a question without an answer, is told.
+ * be told of a person wanted, of something collected, of a yes that is waited for, or of a question without an answer, is told.
  */
 export async function afterTurn(
   services: Services,
   { agent, outlet }: Place,
   row: TurnRow,
-  { isNewlyCalled, memory }: { readonly isNewlyCalled: boolean; readonly memory: Memory | undefined },
+  {
+    isNewlyCalled,
+    memory,
+    held,
+  }: { readonly isNewlyCalled: boolean; readonly memory: Memory | undefined; readonly held: readonly Held[] },
 ): Promise<void> {
   const { db } = services
   const { conversationId } = row
@@ -27,6 +32,8 @@ export async function afterTurn(
   }
   if (row.outcome === 'unknown')
     await announce(services, agent.id, { event: 'unanswered', data: { ...about, reply: row.reply } })
+  for (const each of held)
+    await tellTeam(services, approvalOf({ agentId: agent.id, conversationId }, each, row.edition))
   if (isNewlyCalled) await tellPeople(services, agent, row, about)
 }
 

@@ -91,7 +91,7 @@ const memoryAsKept = (memory: Memory, hide: <Value>(value: Value) => Value): Mem
 })
 
 /** A turn as an outlet lets it be kept. What a duty asked the visitor for is theirs to give, and stays readable. */
-export function asKept({ outlet }: Place, turn: TurnKept): TurnKept {
+export function asKept({ outlet }: Pick<Place, 'outlet'>, turn: TurnKept): TurnKept {
   if (!outlet || outlet.masks.length === 0) return turn
   const hide = <Value>(value: Value): Value => maskedWithin(value, outlet.masks)
   const { said, question, reply, workings, support, memory } = turn

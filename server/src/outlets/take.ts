@@ -2,9 +2,10 @@ import { masked, ModelProblem, type Exchange, type People } from '@parrot/core/d
 import type { TalkReply } from '@parrot/contract'
 import { keepVisitorsLine, peopleFor } from '../desk'
 import { HttpProblem } from '../http/problems'
+import { isAwaited } from '../requests'
 import type { Services } from '../services'
 import { conversationOf, keepTurn, type OpenConversation, type TurnRow } from '../turns/conversations'
-import { OneByOne } from '../turns/oneByOne'
+import { conversationsAtWork } from '../turns/oneByOne'
 import { editionOf, type Listening } from '../turns/subject'
 import { citationsFor, keyOf, personIn } from './conversation'
 import { afterTurn } from './happened'
@@ -20,9 +21,6 @@ export interface VisitorsTurn {
   /** A program asks, which has nobody to be called for. */
   readonly isProgram?: boolean
 }
-
-/** Lines of one conversation are answered one by one: a yes that was sent twice does nothing twice. */
-const conversationsAtWork = new OneByOne()
 
 /** Takes a visitor's turn at a place, and keeps it in the logbook. Where a person answers, the line is theirs. */
 export const takeVisitorsTurn = (
@@ -54,7 +52,8 @@ async function takeTurnAlone(
     bus.tell(id, 'lines')
     bus.tell(agent.id, 'logbook')
     const person = await personIn(db, id)
-    return { ...base, turnId, reply: '', citations: [], inserts: [], person, isFormDue: false }
+    const isAsked = await isAwaited(db, id)
+    return { ...base, turnId, reply: '', citations: [], inserts: [], person, isAwaited: isAsked, isFormDue: false }
   }
   const people = isProgram ? undefined : await peopleFor(db, agent.id)
   const line = { said: text, conversation: before ?? conversation.exchanges, variables }
@@ -75,7 +74,11 @@ async function takeTurnAlone(
   await countTokens(db, place, turn)
   bus.tell(agent.id, 'logbook')
   const isNewlyCalled = kept.person !== undefined && conversation.person === null
-  await afterTurn(services, place, row, { isNewlyCalled, memory: conversation.exchanges.at(-1)?.memory })
+  await afterTurn(services, place, row, {
+    isNewlyCalled,
+    memory: conversation.exchanges.at(-1)?.memory,
+    held: turn.held,
+  })
   return {
     ...base,
     turnId: row.id,
@@ -83,6 +86,7 @@ async function takeTurnAlone(
     citations: citationsFor(turn.citations),
     inserts: [...turn.inserts],
     person: kept.person || conversation.person ? await personIn(db, id) : null,
+    isAwaited: await isAwaited(db, id),
     isFormDue: isFormDue(outlet, row, conversation),
   }
 }

@@ -112,7 +112,8 @@ export const talkRoutes =
           const onWorking = ({ step }: Working) => {
             if (step === 'deliberation') stream.send('thinking', {})
           }
-          const listening = { signal: stream.signal, onText, onWorking } as const
+          const onDoing = (text: string) => stream.send('doing', { text })
+          const listening = { signal: stream.signal, onText, onWorking, onDoing } as const
           stream.send('done', await take(request, slug, request.body, listening))
         })
         return reply

@@ -1,6 +1,5 @@
-import { exchangeOf, withoutMarkers, type Exchange } from '@parrot/core/dialogue'
+import { withoutMarkers, type TurnState } from '@parrot/core/dialogue'
 import { replyAsText } from '@parrot/core/inserts'
-import { phrasesFor } from '@parrot/core/languages'
 import {
   nextLegs,
   outputOf,
@@ -14,8 +13,10 @@ import {
 import { agentById } from '../agents/queries'
 import { sendMail } from '../delivery'
 import { entriesOf } from '../feeds'
+import type { Pending } from '../database'
 import type { Works } from '../jobs'
 import type { Services } from '../services'
+import { decided } from '../requests'
 import { listTools } from '../tools'
 import { ask, draftOf, editionOf, type Subject } from '../turns/subject'
 import { mayTurnTo } from './mayTurnTo'
@@ -47,28 +48,32 @@ export const relayWork = (services: Services): Works => {
     await setLeg(row.id, { ...before, state: 'running' })
     try {
       const subject = await subjectFor(services, row.agentId, leg.agent)
-      const said: { text: string; citations: LegResult['citations'] }[] = []
-      let asking: Exchange | undefined
-      for (const task of tasks) {
-        signal.throwIfAborted()
-        const asked = row.pending[leg.name]
-        const turn = await ask(services, subject, asked ? yesIn(subject) : task, asked ? [asked] : [], {
-          signal,
-          audience: 'visitor',
-        })
+      const heard = { signal, audience: 'visitor', isUnattended: true } as const
+      const said: (Pending & { citations: LegResult['citations'] })[] = []
+      const tell = ({ reply, inserts, citations, held }: TurnState) =>
         // The next leg reads words: what would be shown is told.
-        said.push({ text: replyAsText(turn.reply, turn.inserts), citations: turn.citations })
-        if (turn.memory.duty?.isConfirming && tasks.length === 1) asking = exchangeOf(turn)
-      }
+        said.push({ text: replyAsText(reply, inserts), citations, held })
+      const agreed = row.pending[leg.name]
+      if (agreed)
+        for (const { text, held } of agreed) {
+          if (held.length === 0) said.push({ text, held, citations: [] })
+          for (const each of held) tell(await decided(services, subject, each, YES, [], heard))
+        }
+      else
+        for (const task of tasks) {
+          signal.throwIfAborted()
+          tell(await ask(services, subject, task, [], heard))
+        }
+      const isAsking = said.some(({ held }) => held.length > 0)
       const others = row.legs.filter((other) => other.state === 'done' && !leg.task.includes(`{{${other.name}}}`))
       const whole = said.map(({ text }) => text).join('\n\n')
-      const { text, taken } = asking
+      const { text, taken } = isAsking
         ? { text: whole, taken: [] }
         : withoutRepeats(
             whole,
             others.map((other) => other.text),
           )
-      const state = asking ? 'asks' : leg.approval ? 'looked' : 'done'
+      const state = isAsking ? 'asks' : leg.approval ? 'looked' : 'done'
       await setLeg(
         row.id,
         {
@@ -79,7 +84,7 @@ export const relayWork = (services: Services): Works => {
           citations: said.length === 1 ? said[0]!.citations : [],
           because: '',
         },
-        asking ? { [leg.name]: asking } : {},
+        isAsking ? { [leg.name]: said.map(({ text, held }) => ({ text, held })) } : {},
       )
     } catch (error) {
       if (signal.aborted) throw error
@@ -177,8 +182,8 @@ async function answerAlone({ db, seal, log }: Services, id: string): Promise<voi
 const mailOf = (run: RunRow): RunRow['mail'] =>
   run.spec.mail && { to: taskFor(run.spec.mail.to, run), subject: taskFor(run.spec.mail.subject, run), sentAt: null }
 
-/** The yes that an agent waits for, in its language. */
-const yesIn = ({ brief }: Subject): string => phrasesFor(brief.identity.language).yes
+/** Whoever looks at a run agrees to all that a leg is ready to do. */
+const YES = { isAgreed: true, words: '' }
 
 /** An agent as it does its leg: as it was published, or as a draft where it never was. */
 async function subjectFor(services: Services, owner: string, agentId: string): Promise<Subject> {

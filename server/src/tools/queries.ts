@@ -2,7 +2,7 @@ import { and, asc, count, desc, eq, gt, inArray, isNotNull, isNull, max, sql } f
 import type { z } from 'zod'
 import type { Brief } from '@parrot/core/brief'
 import type { ToolCallShown, toolChange, ToolOperation, ToolShown } from '@parrot/contract'
-import { agents, appointments, reminders, revisions, toolCalls, tools, type Database } from '../database'
+import { agents, appointments, reminders, requests, revisions, toolCalls, tools, type Database } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
 import type { Seal } from '../settings/seal'
@@ -162,10 +162,10 @@ export async function noteCall(
     .where(and(eq(toolCalls.toolId, call.toolId), sql`${toolCalls.at} < now() - make_interval(days => ${KEPT_DAYS})`))
 }
 
-/** Forgets what was done in conversations that are erased: calls, appointments and reminders that were made there. */
+/** Forgets what was done in conversations that are erased: calls, appointments, reminders and requests that were made there. */
 export async function forgetCalls(db: Pick<Database, 'delete'>, conversationIds: readonly string[]): Promise<void> {
   if (conversationIds.length === 0) return
-  for (const table of [toolCalls, appointments, reminders])
+  for (const table of [toolCalls, appointments, reminders, requests])
     await db.delete(table).where(inArray(table.conversationId, [...conversationIds]))
 }
 

@@ -5,6 +5,7 @@ import type { EarlierAnswer } from '@parrot/contract'
 import { conversations, turns, visitors, type Database } from '../database'
 import { notFound } from '../http/problems'
 import { newId } from '../ids'
+import { addRequests, approvalOf } from '../requests'
 import type { TurnKept } from './remembered'
 import type { Subject } from './subject'
 
@@ -59,14 +60,19 @@ export async function conversationOf(
   return { id, exchanges: exchangesOf(rows.reverse()), person, hasCollected }
 }
 
-/** What was said as exchanges: the lines of a talk with a person, in which each side may say several, make one of them. */
+/**
+ * What was said as exchanges: the lines of a talk with a person, in which each side may say several, make one of them; what
+ * the agent said by itself belongs to the one before.
+ */
 function exchangesOf(rows: readonly (Exchange & { readonly by: string | null })[]): Exchange[] {
   const made: Exchange[] = []
   let isOpen = false
   for (const { by, said, reply, question, outcome, memory } of rows) {
     const line = { said, reply, question, outcome, memory } as Exchange
     const before = made.at(-1)
-    if (by === null || !isOpen || !before || (said !== '' && before.reply !== '')) made.push(line)
+    if (by === null && said === '' && before)
+      made.splice(-1, 1, { ...before, reply: joined(before.reply, reply), memory } as Exchange)
+    else if (by === null || !isOpen || !before || (said !== '' && before.reply !== '')) made.push(line)
     else
       made.splice(-1, 1, {
         ...line,
@@ -83,7 +89,7 @@ const joined = (...parts: readonly string[]): string => parts.filter((part) => p
 
 /** Keeps a turn that was taken; the conversation begins with its first. */
 export async function keepTurn(
-  db: Database,
+  db: Pick<Database, 'insert' | 'select' | 'with' | '$with' | 'transaction'>,
   place: {
     agentId: string
     channel: Channel
@@ -102,6 +108,17 @@ export async function keepTurn(
   const language = languageOf(state.said, own)
   const isUnanswered = state.outcome === 'unknown'
   const passedOnTo = state.handOver?.to ?? null
+  const asked = channel === 'talk' ? state.held : []
+  // What waits for the team is there when the turn is, or neither.
+  if (asked.length > 0)
+    return db.transaction(async (tx) => {
+      const kept = await keepTurn(tx, place, subject, { ...state, held: [] }, tookMs)
+      await addRequests(
+        tx,
+        asked.map((held) => approvalOf(place, held, subject.edition)),
+      )
+      return kept
+    })
   // One statement for both: a crowd waits for as many as there are.
   const conversation = db.$with('conversation').as(
     db

@@ -15,3 +15,6 @@ export class OneByOne {
     }
   }
 }
+
+/** Lines of one conversation are answered one by one: a yes that was sent twice does nothing twice. */
+export const conversationsAtWork = new OneByOne()

@@ -18,6 +18,7 @@ export type TurnKept = Pick<
   | 'support'
   | 'memory'
   | 'handOver'
+  | 'held'
   | 'usage'
 >
 
@@ -67,8 +68,21 @@ export class RememberedTurns {
       return turn
     }
     const state = await ask(services, subject, said, conversation, { ...listening, audience: 'visitor' }, variables)
-    const { question, reply, outcome, citations, inserts, workings, support, memory, handOver, usage } = state
-    const kept = { said, question, reply, outcome, citations, inserts, workings, support, memory, handOver, usage }
+    const { question, reply, outcome, citations, inserts, workings, support, memory, handOver, held, usage } = state
+    const kept = {
+      said,
+      question,
+      reply,
+      outcome,
+      citations,
+      inserts,
+      workings,
+      support,
+      memory,
+      handOver,
+      held,
+      usage,
+    }
     // What is free now may be taken by the next who asks.
     const isFleeting = state.uses.length > 0 || state.inserts.some(({ kind }) => kind === 'times')
     if (subject.model === understudy && subject.edition !== null && !isFleeting && !hasTeam(subject))

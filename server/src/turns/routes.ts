@@ -70,6 +70,7 @@ export const turnRoutes =
             signal: stream.signal,
             onText: (text) => stream.send('text', { text }),
             onWorking: (working) => stream.send('step', working),
+            onDoing: (text) => stream.send('doing', { text }),
           }
           stream.send(
             'done',

@@ -1,7 +1,16 @@
 import { and, eq } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
-import type { Exchange, LibraryPort, Model, People, Today, TurnState, Working } from '@parrot/core/dialogue'
+import type {
+  Exchange,
+  LibraryPort,
+  Model,
+  People,
+  Today,
+  TurnContext,
+  TurnState,
+  Working,
+} from '@parrot/core/dialogue'
 import { dayOf, takeTurn } from '@parrot/core/dialogue'
 import type { RecordedAnswer } from '@parrot/core/rehearsal'
 import { understudy } from '@parrot/core/understudy'
@@ -137,6 +146,10 @@ async function complete(
 export interface Listening {
   readonly onText?: (text: string) => void
   readonly onWorking?: (working: Working) => void
+  /** Told what a visitor hears while a tool works. */
+  readonly onDoing?: (text: string) => void
+  /** No visitor is there to say yes. */
+  readonly isUnattended?: boolean
   readonly signal?: AbortSignal
   /** Answers instead of the subject's own library. */
   readonly library?: LibraryPort
@@ -160,8 +173,19 @@ export async function ask(
   given: Listening = {},
   variables: Readonly<Record<string, string>> = {},
 ): Promise<TurnState> {
+  return takeTurn(said, await contextFor(services, subject, conversation, given, variables))
+}
+
+/** What a turn of a subject needs from outside. */
+export async function contextFor(
+  services: Services,
+  subject: Subject,
+  conversation: readonly Exchange[],
+  given: Listening = {},
+  variables: Readonly<Record<string, string>> = {},
+): Promise<TurnContext> {
   const { library, people, recorded, noting, behind: _behind, ...listening } = given
-  return takeTurn(said, {
+  return {
     brief: subject.brief,
     library: library ?? (await services.search.open(subject.versions)),
     model: subject.model,
@@ -176,7 +200,7 @@ export async function ask(
     colleagues: await colleaguesFor(services, subject, given),
     ...(people ? { people } : {}),
     ...listening,
-  })
+  }
 }
 
 /** The values given for the variables a brief has, each in one line; others are not taken. */

@@ -91,6 +91,7 @@ watch(
         :duties="brief.duties"
         :tools="brief.tools"
         :inserts="brief.inserts"
+        :colleagues="brief.colleagues"
         @change="edit((d) => (d.duties = $event))"
       />
     </section>

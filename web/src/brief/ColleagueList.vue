@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { ElButton, ElCheckbox } from 'element-plus'
-import type { Brief, ColleagueChoice } from '@parrot/contract'
+import { mentionOf, type Brief, type ColleagueChoice } from '@parrot/contract'
 import { get } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
 import { useLoaded } from '../shared/load'
@@ -18,6 +18,7 @@ const rows = ref<HTMLElement>()
 const blank = (): Entry => ({
   id: newId(),
   agent: '',
+  name: '',
   when: '',
   like: [],
   unlike: [],
@@ -80,7 +81,9 @@ function troubleWith(entry: Entry): string {
               :model-value="entry.agent || undefined"
               :options="choices"
               :about="`Colleague ${at + 1}`"
-              @update:model-value="list.set(at, { agent: $event ?? '' })"
+              @update:model-value="
+                list.set(at, { agent: $event ?? '', name: mentionOf(known($event ?? '')?.name ?? '') })
+              "
             />
             <ChoiceField
               :model-value="entry.mode"

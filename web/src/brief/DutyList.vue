@@ -11,7 +11,12 @@ import { newId, useOrderedList } from './orderedList'
 
 /** Duties: when each begins, what it asks for one by one, and what is said once all is there. */
 type Duty = Brief['duties'][number]
-const props = defineProps<{ duties: readonly Duty[]; tools: Brief['tools']; inserts: Brief['inserts'] }>()
+const props = defineProps<{
+  duties: readonly Duty[]
+  tools: Brief['tools']
+  inserts: Brief['inserts']
+  colleagues: Brief['colleagues']
+}>()
 const emit = defineEmits<{ change: [duties: Duty[]] }>()
 const rows = ref<HTMLElement>()
 const list = useOrderedList<Duty>(
@@ -99,6 +104,7 @@ const lines = (text: string) => text.split('\n').map((line) => line.trimStart())
             :model-value="duty.steps"
             :tools="tools"
             :inserts="inserts"
+            :colleagues="colleagues"
             :about="`Duty ${at + 1}: then`"
             @update:model-value="list.set(at, { steps: $event })"
           />

@@ -3,8 +3,13 @@ import { computed } from 'vue'
 import { ElMention } from 'element-plus'
 import type { Brief } from '@parrot/contract'
 
-/** What a duty does once all is there: sentences, and tools and inserts by their names behind an “@”. */
-const props = defineProps<{ tools: Brief['tools']; inserts: Brief['inserts']; about: string }>()
+/** What a duty does once all is there: sentences, and tools, inserts and colleagues by their names behind an “@”. */
+const props = defineProps<{
+  tools: Brief['tools']
+  inserts: Brief['inserts']
+  colleagues: Brief['colleagues']
+  about: string
+}>()
 const value = defineModel<string>({ required: true })
 const options = computed(() => [
   ...props.tools.map(({ id, when }) => ({ value: id, label: when ? `${id}: ${when}` : id })),
@@ -12,6 +17,12 @@ const options = computed(() => [
     value: kind,
     label: `${kind}: shown beside the words`,
   })),
+  ...props.colleagues
+    .filter(({ name }) => name !== '')
+    .map(({ name, mode }) => ({
+      value: name,
+      label: `${name}: ${mode === 'pass' ? 'takes the conversation over' : 'is asked'}, told what was collected`,
+    })),
 ])
 </script>
 
@@ -23,7 +34,7 @@ const options = computed(() => [
     :autosize="{ minRows: 1, maxRows: 14 }"
     :options="options"
     :maxlength="8000"
-    placeholder="what is said once all is there, and with @ the tools and inserts that are used"
+    placeholder="what is said once all is there, and with @ the tools, inserts and colleagues that are used"
     :aria-label="about"
   />
 </template>

@@ -8,7 +8,7 @@ import EntryPart from './EntryPart.vue'
 import EntryRow from './EntryRow.vue'
 import { useOrderedList } from './orderedList'
 
-/** Tools the agent uses: which, when, whether the visitor is asked first, and how what came of it is told. */
+/** Tools the agent uses: which, when, who is asked first, and how what came of it is told. */
 type Use = Brief['tools'][number]
 const props = defineProps<{ tools: readonly Use[]; usable: readonly UsableTool[] | undefined }>()
 const emit = defineEmits<{ change: [tools: Use[]] }>()
@@ -22,6 +22,7 @@ const blank = (id: string): Use => ({
   mostCalls: null,
   tells: '',
   whenFails: '',
+  whileItWorks: '',
   enabled: true,
 })
 const list = useOrderedList<Use>(
@@ -40,7 +41,8 @@ const free = computed(() =>
 )
 const APPROVALS = [
   ['never', 'at once'],
-  ['visitor', 'after a yes'],
+  ['visitor', 'after a yes of the visitor'],
+  ['designer', 'after your yes in the logbook'],
 ] as const
 
 function add(name: string | undefined): void {
@@ -102,7 +104,7 @@ const placesOf = (id: string) =>
             <ChoiceField
               :model-value="use.approval"
               :options="APPROVALS"
-              :about="`Tool ${at + 1}: whether the visitor is asked first`"
+              :about="`Tool ${at + 1}: who is asked first`"
               @update:model-value="list.set(at, { approval: $event ?? 'never' })"
             />
             <span class="soft small">at most</span>
@@ -126,6 +128,13 @@ const placesOf = (id: string) =>
           :maxlength="1000"
           :placeholder="`as it comes; or a sentence with {{names}} of its result${placesOf(use.id) ? ' or of ' + placesOf(use.id) : ''}`"
           @write="list.set(at, { tells: $event })"
+        />
+        <EntryPart
+          label="Meanwhile"
+          :value="use.whileItWorks"
+          :maxlength="300"
+          placeholder="what is said while it works; empty: nothing"
+          @write="list.set(at, { whileItWorks: $event })"
         />
         <EntryPart
           label="If it fails"

@@ -24,6 +24,8 @@ defineEmits<{
 }>()
 const openLine = ref('')
 const noted = ref('')
+/** A line that nobody asked for: the agent tells what came of a decision. */
+const isDecision = ({ workings }: Conversation['lines'][number]): boolean => workings[0]?.step === 'decision'
 /** What the visitor said last before a line: what a person answered. */
 const askedBefore = (at: number): string =>
   props.conversation.lines.slice(0, at).findLast(({ said, handOver }) => said !== '' && handOver === null)?.said ?? ''
@@ -37,7 +39,8 @@ const askedBefore = (at: number): string =>
   <ToldNote :answers="conversation.debrief" :questions="questions" />
   <ol class="bare-list">
     <li v-for="(line, at) in conversation.lines" :key="line.id" :class="{ unanswered: line.outcome === 'unknown' }">
-      <p v-if="line.said || line.by === null" class="said" dir="auto">{{ line.said || '(an empty line)' }}</p>
+      <p v-if="isDecision(line)" class="small soft">After the team had decided:</p>
+      <p v-else-if="line.said || line.by === null" class="said" dir="auto">{{ line.said || '(an empty line)' }}</p>
       <p v-if="line.by !== null && line.reply" class="small">
         <b>{{ line.by }}</b>
       </p>
@@ -69,8 +72,9 @@ const askedBefore = (at: number): string =>
         >
           {{ openLine === line.id ? 'Hide workings' : 'Show workings' }}
         </ElButton>
-        <ElButton text size="small" @click="$emit('ask', line.said)">Ask the draft</ElButton>
+        <ElButton v-if="line.said" text size="small" @click="$emit('ask', line.said)">Ask the draft</ElButton>
         <ElButton
+          v-if="line.said"
           text
           size="small"
           :aria-expanded="noted === line.id"

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { watchDebounced } from '@vueuse/core'
 import { ElButton } from 'element-plus'
-import type { Conversation, DebriefState } from '@parrot/contract'
+import type { Conversation, DebriefState, TeamRequests } from '@parrot/contract'
 import { get, post } from '../api/client'
 import DeskBar from '../desk/DeskBar.vue'
 import { useAgent } from '../frame/agentStore'
@@ -19,6 +19,7 @@ import LogbookFinder from './LogbookFinder.vue'
 import ConversationReading from './ConversationReading.vue'
 import LogbookTabs from './LogbookTabs.vue'
 import PersonPanel from './PersonPanel.vue'
+import RequestRow from './requests/RequestRow.vue'
 
 /** Conversations with visitors, for reading; what went unanswered is marked and can be asked again at once. */
 const route = useRoute()
@@ -42,6 +43,9 @@ const list = useLoaded(() =>
   ),
 )
 const conversation = useLoaded(() => get<Conversation>(`/api/conversations/${conversationId.value}`))
+const asked = useLoaded(() =>
+  get<TeamRequests>(`/api/agents/${agentId.value}/requests?conversation=${conversationId.value}`),
+)
 
 onMounted(() => Promise.all([list.load(), debrief.load()]))
 // Told by what arrived, whichever load brought it: one that a newer one overtook brings nothing.
@@ -52,8 +56,8 @@ watch([which, page, () => agents.ticks.logbook], list.load)
 watch(
   [conversationId, () => agents.ticks.logbook],
   () => {
-    if (conversationId.value) void conversation.load()
-    else conversation.data.value = undefined
+    if (conversationId.value) void Promise.all([conversation.load(), asked.load()])
+    else conversation.data.value = asked.data.value = undefined
   },
   { immediate: true },
 )
@@ -130,6 +134,16 @@ const openField = (field: string) =>
         @ask="trying.ask"
         @answer="keepAnswer"
       />
+      <ul v-if="asked.data.value?.requests.length" class="bare-list asked" aria-label="What it asks of you">
+        <RequestRow
+          v-for="request in asked.data.value.requests"
+          :key="request.id"
+          :request="request"
+          :agent-id="agentId"
+          is-in-conversation
+          @changed="asked.load"
+        />
+      </ul>
       <PersonPanel
         v-if="conversation.data.value"
         :conversation="conversation.data.value"
@@ -162,6 +176,9 @@ const openField = (field: string) =>
 .list {
   padding: var(--gap-1) var(--gap-4) var(--gap-6) var(--gap-5);
   border-right: 1px solid var(--line);
+}
+.asked {
+  margin: var(--gap-4) 0 0 calc(-1 * var(--gap-4));
 }
 .reading {
   padding: var(--gap-4) var(--gap-5) var(--gap-7);

@@ -1,18 +1,30 @@
 <script setup lang="ts">
+import { computed, onMounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ElSegmented } from 'element-plus'
+import type { TeamRequests } from '@parrot/contract'
+import { get } from '../api/client'
+import { useAgent } from '../frame/agentStore'
+import { useLoaded } from '../shared/load'
+import { count } from '../shared/when'
 
-/** The parts of the logbook. */
-defineProps<{ agentId: string }>()
+/** The parts of the logbook, and how much waits in it for somebody. */
+const props = defineProps<{ agentId: string }>()
+const agents = useAgent()
+const asked = useLoaded(() => get<TeamRequests>(`/api/agents/${props.agentId}/requests`))
+onMounted(asked.load)
+watch(() => agents.ticks.logbook, asked.load)
 const route = useRoute()
 const router = useRouter()
-const PARTS = [
+const waiting = computed(() => asked.data.value?.waiting ?? 0)
+const parts = computed(() => [
   { value: 'logbook', label: 'Conversations' },
+  { value: 'requests', label: waiting.value > 0 ? `Requests ${count(waiting.value)}` : 'Requests' },
   { value: 'wants', label: 'What they want' },
   { value: 'visitors', label: 'Visitors' },
   { value: 'debrief', label: 'Debrief' },
   { value: 'over-time', label: 'Over time' },
-]
+])
 const go = (name: string) => void router.push({ name, params: { id: route.params.id } })
 </script>
 
@@ -21,7 +33,7 @@ const go = (name: string) => void router.push({ name, params: { id: route.params
   <ElSegmented
     class="parts"
     :model-value="String(route.name)"
-    :options="PARTS"
+    :options="parts"
     aria-label="Parts of the logbook"
     @update:model-value="go(String($event))"
   />

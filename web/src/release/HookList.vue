@@ -19,6 +19,7 @@ watch(() => agents.ticks.logbook, load)
 const EVENTS: readonly (readonly [HookEvent, string])[] = [
   ['passed.on', 'a person is asked for'],
   ['visitor.collected', 'a visitor left details'],
+  ['request.made', 'something waits for the team'],
   ['unanswered', 'a question went unanswered'],
   ['conversation.ended', 'a conversation ended'],
   ['conversation.debriefed', 'the debrief was answered'],

@@ -63,6 +63,7 @@ const make = () =>
       search: {},
       library: { settings: { agentId: agentId.value } },
       reminder: { settings: { timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone } },
+      team: { settings: { timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone } },
     }[kind.value]
     emit('made', await post<ToolShown>('/api/tools', { kind: kind.value, name, url: url.trim(), ...auth, ...own }))
   })

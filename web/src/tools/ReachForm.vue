@@ -80,7 +80,7 @@ function send(text: string): void {
     </form>
   </template>
   <CalendarSettings v-if="tool.kind === 'calendar'" v-model="tool.settings" />
-  <label v-if="tool.kind === 'reminder'" class="form-line"
+  <label v-if="tool.kind === 'reminder' || tool.kind === 'team'" class="form-line"
     ><span class="label">By the clock of</span
     ><ElInput v-model="tool.settings.timeZone" maxlength="60" placeholder="Europe/London"
   /></label>

@@ -12,10 +12,12 @@ export const TOOL_KINDS: Readonly<Record<ToolKind, { readonly name: string; read
   mail: { name: 'Mail', says: 'mails to the addresses you allow, by the mail server of the settings' },
   search: { name: 'Search', says: 'a search engine that describes itself by OpenSearch, on the sites you name' },
   reminder: { name: 'Reminder', says: 'a mail at the time a visitor names, to the address they give' },
+  team: { name: 'Team', says: 'people of yours, who ring visitors up or answer them from the logbook' },
   library: { name: 'Library', says: 'what another agent here has read, as it is published' },
 }
 /** Kinds that have an address of their own. */
-export const hasAddress = (kind: ToolKind): boolean => kind !== 'mail' && kind !== 'library' && kind !== 'reminder'
+const OWN: ReadonlySet<ToolKind> = new Set(['mail', 'library', 'reminder', 'team'])
+export const hasAddress = (kind: ToolKind): boolean => !OWN.has(kind)
 export const KIND_ORDER: readonly ToolKind[] = [
   'http',
   'openapi',
@@ -25,6 +27,7 @@ export const KIND_ORDER: readonly ToolKind[] = [
   'search',
   'library',
   'reminder',
+  'team',
 ]
 
 /** An operation of one's own, as it begins. */

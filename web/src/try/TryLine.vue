@@ -103,7 +103,7 @@ function openGround({ sourceId, passageId, field }: Support): void {
     </div>
     <div v-else class="coming">
       <ReplyText v-if="line.soFar" :reply="line.soFar" />
-      <p v-else class="soft">{{ line.steps.at(-1)?.summary ?? 'Reading the question…' }}</p>
+      <p v-else class="soft">{{ line.meanwhile ?? line.steps.at(-1)?.summary ?? 'Reading the question…' }}</p>
     </div>
   </article>
 </template>

@@ -12,6 +12,8 @@ export interface Line {
   readonly key: number
   readonly said: string
   soFar: string
+  /** What the visitor is told meanwhile. */
+  meanwhile?: string
   steps: Working[]
   turn?: Turn
   error?: string
@@ -97,6 +99,7 @@ export const useTry = defineStore('try', () => {
         { text, conversationId, variables: values.value },
         {
           text: (data: { text: string }) => (line.soFar += data.text),
+          doing: (data: { text: string }) => (line.meanwhile = data.text),
           step: (data: Working) => line.steps.push(data),
         },
         abort.signal,

@@ -1,6 +1,6 @@
 import { index, jsonb, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Cue, Relay } from '@parrot/contract'
-import type { Exchange } from '@parrot/core/dialogue'
+import type { Held } from '@parrot/core/dialogue'
 import type { LegResult } from '@parrot/core/team'
 import { agents } from './agents'
 import { created, moment } from './columns'
@@ -37,6 +37,12 @@ export interface RunMail {
   readonly answers?: { readonly messageId: string; readonly isSentAlone: boolean }
 }
 
+/** What was said to one task of a leg, and what waits for a yes before it is done. */
+export interface Pending {
+  readonly text: string
+  readonly held: readonly Held[]
+}
+
 /** One run of a relay, as it was when it began; each leg is written as soon as it is over. */
 export const relayRuns = pgTable(
   'relay_runs',
@@ -49,8 +55,8 @@ export const relayRuns = pgTable(
     spec: jsonb('spec').$type<Relay>().notNull(),
     inputs: jsonb('inputs').$type<Record<string, string>>().notNull(),
     legs: jsonb('legs').$type<LegResult[]>().notNull(),
-    /** What was said in legs whose agent waits for a yes. */
-    pending: jsonb('pending').$type<Record<string, Exchange>>().notNull().default({}),
+    /** What waits for a yes in legs, task by task. */
+    pending: jsonb('pending').$type<Record<string, Pending[]>>().notNull().default({}),
     status: text('status').$type<'queued' | 'running' | 'waiting' | 'done' | 'failed' | 'cancelled'>().notNull(),
     by: text('by').notNull(),
     /** The mail that is drafted of what comes of it, and when it was sent. */
