@@ -20,6 +20,8 @@ export const EVENT_VALUES: Readonly<Record<CueKind, readonly string[]>> = {
   mail: ['from', 'name', 'subject', 'text', 'date'],
   call: ['text'],
   conversation: ['opening', 'text', 'outcomes', 'visitor'],
+  file: ['name', 'text', 'folder'],
+  wanting: ['question', 'questions', 'times'],
 }
 
 /** What a reply can show beside its words, in a designer's words. */

@@ -42,6 +42,23 @@ export const cueSchema = z.discriminatedUnion('kind', [
     words,
     ...common,
   }),
+  /** A file was put into a folder of this machine, below the one that its keeper named for it. */
+  z.object({
+    kind: z.literal('file'),
+    folder: z
+      .string()
+      .trim()
+      .max(300)
+      .refine(
+        (path) => !/(^|[\\/])\.\.?([\\/]|$)|^[\\/]|\0/.test(path),
+        'Name a folder below the one that is set, without “..”.',
+      )
+      .default(''),
+    words,
+    ...common,
+  }),
+  /** Visitors asked for something so often without an answer; again when it was asked twice as often, and so on. */
+  z.object({ kind: z.literal('wanting'), atLeast: z.number().int().min(2).max(1000).default(5), words, ...common }),
 ])
 export type Cue = z.infer<typeof cueSchema>
 export type CueKind = Cue['kind']
@@ -59,6 +76,13 @@ export interface CueEvent {
   /** Where it came by mail: whom an answer goes to, and which mail it answers. */
   readonly replyTo?: { readonly to: string; readonly subject: string; readonly messageId: string }
 }
+
+/**
+ * How often a count has doubled since it reached what a cue waits for: 0 from then on, 1 from twice as much; undefined before.
+ * A group that grows is told of at each of these and not in between.
+ */
+export const timesDoubled = (count: number, atLeast: number): number | undefined =>
+  count < atLeast ? undefined : Math.floor(Math.log2(count / atLeast))
 
 /** Whether a cue takes an event, and why not. */
 export function takes(cue: Cue, event: CueEvent): { readonly isTaken: boolean; readonly because: string } {

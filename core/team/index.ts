@@ -12,6 +12,6 @@ export {
   type LegToDo,
   type RelayRun,
 } from './run'
-export { cueSchema, inputsFor, takes, type Cue, type CueEvent, type CueKind } from './cue'
+export { cueSchema, inputsFor, takes, timesDoubled, type Cue, type CueEvent, type CueKind } from './cue'
 export { nextDue } from './recurrence'
 export { withoutRepeats, type Repeated } from './repeats'

@@ -28,6 +28,8 @@ export interface Config {
   readonly simulatedModels: string | undefined
   /** Programs that speak the Model Context Protocol and may be run as tools: a name, and what it is run with. */
   readonly mcpCommands: Readonly<Record<string, readonly string[]>>
+  /** Where files are looked for that begin relays; undefined for nowhere. */
+  readonly cueFolder: string | undefined
   readonly logLevel: string
 }
 
@@ -91,6 +93,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     reserve: countFrom('PARROT_RESERVE_MB', env.PARROT_RESERVE_MB ?? '64') * 1024 * 1024,
     simulatedModels: env.PARROT_SIMULATED_MODELS || undefined,
     mcpCommands: commandsFrom(env.PARROT_MCP_COMMANDS),
+    cueFolder: env.PARROT_CUE_FOLDER ? resolve(env.PARROT_CUE_FOLDER) : undefined,
     logLevel: env.PARROT_LOG ?? 'info',
   }
 }

@@ -1,3 +1,6 @@
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, utimesSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { eq } from 'drizzle-orm'
 import { Webhook } from 'standardwebhooks'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -13,6 +16,7 @@ let app: TestApp
 let office: Office
 let mailbox: Mailbox
 let agent: string
+const folder = mkdtempSync(join(tmpdir(), 'parrot-cue-'))
 
 const item = (id: string, title: string, text = 'At the quay.') =>
   `<item><guid>${id}</guid><title>${title}</title><description>${text}</description><pubDate>Mon, 01 Mar 2027 0${id.length}:00:00 GMT</pubDate></item>`
@@ -53,7 +57,7 @@ const over = (id: string) =>
 beforeAll(async () => {
   office = await openOffice()
   mailbox = await startMailbox({ smtpPort: 0, port: 0 })
-  app = await openTestApp({ PARROT_ALLOW_HOSTS: '127.0.0.1', PARROT_QUIET_MINUTES: '1' })
+  app = await openTestApp({ PARROT_ALLOW_HOSTS: '127.0.0.1', PARROT_QUIET_MINUTES: '1', PARROT_CUE_FOLDER: folder })
   agent = (await app.ask('POST', '/api/agents', { name: 'Pea' })).body.id
   await app.read(agent, new File(['# Gate\n\nThe gate is locked at 20:00.'], 'Gate.md'))
   await app.ask('PUT', '/api/settings/mail', { host: '127.0.0.1', port: mailbox.smtpPort, security: 'none', from: 'desk@plots.example' }) // prettier-ignore
@@ -268,5 +272,77 @@ describe('a mail that arrives', () => {
     expect((await app.ask('PUT', `/api/relays/${relay.id}/password`, { password: 'x' })).body.hasSecret).toBe(true)
     const moved = await app.ask('POST', `/api/relays/${relay.id}/cues`, { ...cue, host: '10.1.2.4' })
     expect(moved.body.hasSecret).toBe(false)
+  })
+})
+
+describe('a cue of files', () => {
+  const cue = { kind: 'file', folder: 'in', words: ['gate'], inputs: { news: '{{name}}: {{text}}' } }
+  /** A file that nobody writes any more. */
+  const put = (name: string, text: string) => {
+    const path = join(folder, 'in', name)
+    writeFileSync(path, text)
+    utimesSync(path, new Date(), new Date(Date.now() - 60_000))
+  }
+
+  it('begins for what is put there after it was switched on, once, read as the library reads it', async () => {
+    mkdirSync(join(folder, 'in'))
+    put('before.md', 'The gate was blue.')
+    const relay = await make(cue)
+    await look(relay.id)
+    put('note.md', '# Gate\n\nThe gate is green now.')
+    put('other.md', 'Nothing of interest.')
+    await look(relay.id)
+    await look(relay.id)
+    expect((await eventsOf(relay.id)).map(({ title, because }) => [title, because]).sort()).toEqual([
+      ['before.md', 'It was there before.'],
+      ['note.md', ''],
+      ['other.md', 'It holds none of: gate.'],
+    ])
+    const [run] = await runsOf(relay.id)
+    await over(run!.id)
+    expect((await app.ask('GET', `/api/runs/${run!.id}`)).body.inputs.news).toContain('note.md: ')
+    expect((await app.ask('GET', `/api/runs/${run!.id}`)).body.output).toContain('The gate is green now.')
+  })
+
+  it('begins again for a file that changed, and for none that is a link or still being written', async () => {
+    const relay = await make({ ...cue, words: [] })
+    await look(relay.id)
+    put('note.md', 'The gate is red now.')
+    symlinkSync('/etc/passwd', join(folder, 'in', 'link.txt'))
+    writeFileSync(join(folder, 'in', 'fresh.md'), 'half a sen')
+    utimesSync(join(folder, 'in', 'fresh.md'), new Date(), new Date(Date.now() + 5000))
+    await look(relay.id)
+    expect((await eventsOf(relay.id)).filter(({ because }) => because === '')).toMatchObject([{ title: 'note.md' }])
+  })
+
+  it('leaves its folder by no path, and says what is missing', async () => {
+    for (const path of ['../other', '/etc', 'a/../../b'])
+      expect((await app.ask('POST', `/api/agents/${agent}/relays`, { name: 'x', cue: { ...cue, folder: path } })).status).toBe(400) // prettier-ignore
+    const relay = await make({ ...cue, folder: 'gone' })
+    await look(relay.id)
+    expect(await eventsOf(relay.id)).toMatchObject([
+      { title: 'It could not look', because: expect.stringContaining('no folder “gone”') },
+    ])
+    rmSync(folder, { recursive: true })
+  })
+})
+
+describe('a cue of questions without an answer', () => {
+  it('begins when a group has grown so large, and again when it has doubled', async () => {
+    await app.ask('POST', `/api/agents/${agent}/editions`, {})
+    const ask = (text: string) => app.ask('POST', '/api/talk/pea/turns', { text })
+    const relay = await make({ kind: 'wanting', atLeast: 2, inputs: { news: '{{times}}: {{question}}' } })
+    await ask('Do you sell umbrellas?')
+    await look(relay.id)
+    for (const text of ['Are umbrellas sold?', 'Can I buy an umbrella?']) await ask(text)
+    await look(relay.id)
+    await look(relay.id)
+    const first = await eventsOf(relay.id)
+    expect(first).toMatchObject([{ because: '', title: expect.stringMatching(/umbrella.*asked [23] times/) }])
+    for (const text of ['Do you sell umbrellas?', 'Do you sell umbrellas?']) await ask(text)
+    await look(relay.id)
+    expect(await eventsOf(relay.id)).toHaveLength(2)
+    const [run] = await runsOf(relay.id)
+    expect((await app.ask('GET', `/api/runs/${run!.id}`)).body.inputs.news).toMatch(/^[45]: .*umbrella/)
   })
 })

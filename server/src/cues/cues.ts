@@ -7,12 +7,14 @@ import { HttpProblem } from '../http/problems'
 import { newId } from '../ids'
 import type { Services } from '../services'
 import { addRun, nextLook, type RelayRow } from '../team'
+import { filesIn } from './files'
 import { lastMails, mailsSince, type MailCue } from './mailbox'
 import { endedTalks } from './talks'
+import { groupsGrown } from './wanting'
 
 type Reading = Pick<Database, 'select'>
 type Writing = Pick<Database, 'insert'>
-type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'bus' | 'log' | 'seal'>
+type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'bus' | 'log' | 'pool' | 'seal'>
 
 /** One that was due longer ago than this was missed: it is made up for once, and says so. */
 const MISSED_MS = 10 * 60_000
@@ -115,11 +117,31 @@ async function begunToday(db: Reading, relayId: string): Promise<number> {
   return row!.count
 }
 
-/** Looks at a feed: what is new begins the relay, the oldest first; at the first look all there is was there before. */
-async function lookAtFeed(means: Means, relay: RelayRow, url: string): Promise<void> {
-  const entries = await entriesOf(means, url)
-  for (const entry of entries.reverse()) await takeEvent(means, relay, entry, relay.lookedAt !== null)
+/** What stands where a cue looks and was not seen there yet, the latest first; undefined for a cue that looks nowhere. */
+function unseen(
+  means: Means,
+  { agentId }: RelayRow,
+  cue: Cue,
+  seen: ReadonlySet<string>,
+  most: number,
+): Promise<CueEvent[]> | undefined {
+  if (cue.kind === 'feed') return entriesOf(means, cue.url).then((entries) => entries.slice(0, most))
+  if (cue.kind === 'file') return filesIn(means, cue, seen, most)
+  return cue.kind === 'wanting' ? groupsGrown(means.db, agentId, cue, seen, most) : undefined
+}
+
+const MOST_AT_ONCE = 200
+
+/** Begins a relay for what is new where its cue looks, the oldest first; at the first look all there is was there before. */
+async function takeUnseen(means: Means, relay: RelayRow, looked: Promise<readonly CueEvent[]>): Promise<void> {
+  for (const event of (await looked).toReversed()) await takeEvent(means, relay, event, relay.lookedAt !== null)
   await means.db.update(relays).set({ lookedAt: new Date() }).where(eq(relays.id, relay.id))
+}
+
+/** The keys of what happened for a cue, as far back as is kept. */
+async function seenFor(db: Database, relayId: string): Promise<ReadonlySet<string>> {
+  const rows = await db.select({ key: relayEvents.key }).from(relayEvents).where(eq(relayEvents.relayId, relayId))
+  return new Set(rows.map(({ key }) => key))
 }
 
 /** Looks at a mailbox: what came since the last look begins the relay; at the first look nothing does. */
@@ -136,8 +158,9 @@ export async function beginDue(means: Means): Promise<number> {
   for (const relay of due) {
     const cue = relay.cue!
     try {
-      if (cue.kind === 'feed') {
-        await lookAtFeed(means, relay, cue.url)
+      const looked = unseen(means, relay, cue, await seenFor(db, relay.id), MOST_AT_ONCE)
+      if (looked) {
+        await takeUnseen(means, relay, looked)
         continue
       }
       if (cue.kind === 'mail') {
@@ -215,7 +238,8 @@ export async function tryCue(means: Means, relay: RelayRow, cue: Cue): Promise<C
 }
 
 async function lastEvents(means: Means, relay: RelayRow, cue: Cue): Promise<readonly CueEvent[]> {
-  if (cue.kind === 'feed') return (await entriesOf(means, cue.url)).slice(0, TRIED_ON)
+  const looked = unseen(means, relay, cue, new Set(), TRIED_ON)
+  if (looked) return looked
   if (cue.kind === 'mail') return lastMails(means, cue, relay.sealedSecret, TRIED_ON)
   if (cue.kind === 'conversation') return endedTalks(means.db, relay.agentId, TRIED_ON)
   if (cue.kind === 'time') {

@@ -9,7 +9,7 @@ import { debriefOf } from './queries'
 const AT_ONCE = 500
 const EVERY_MS = 60_000
 
-type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'log' | 'bus' | 'seal'>
+type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'log' | 'bus' | 'pool' | 'seal'>
 
 /**
  * Ends the conversations in which nobody said anything for a while and no person is wanted: whoever is to be told is, and

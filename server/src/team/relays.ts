@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm'
 import { nextDue, outputOf, problemsIn, type LegResult, type Relay } from '@parrot/core/team'
-import type { Cue, RelayShown, RunShown } from '@parrot/contract'
+import type { Cue, CueKind, RelayShown, RunShown } from '@parrot/contract'
 import { agents, relayRuns, relays, type Database, type RunMail } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
@@ -24,14 +24,20 @@ export const listRelays = (db: Database, agentId: string): Promise<RelayRow[]> =
     .where(and(eq(relays.agentId, agentId), isNull(relays.removedAt)))
     .orderBy(asc(relays.createdAt))
 
-/** How often a feed and a mailbox are looked at. */
-const LOOK_MS = { feed: 10 * 60_000, mail: 2 * 60_000 }
+/** How often it is looked for what begins a relay, by its kind; others are told, or have a time. */
+const LOOK_MS: Partial<Readonly<Record<CueKind, number>>> = {
+  feed: 10 * 60_000,
+  mail: 2 * 60_000,
+  file: 60_000,
+  wanting: 5 * 60_000,
+}
 
 /** When a cue is to be looked at next; null for one that is off, or that waits to be told. */
 export function nextLook(cue: Cue | null, now = new Date()): Date | null {
   if (!cue?.isOn) return null
   if (cue.kind === 'time') return nextDue(cue, now) ?? null
-  return cue.kind === 'feed' || cue.kind === 'mail' ? new Date(now.getTime() + LOOK_MS[cue.kind]) : null
+  const every = LOOK_MS[cue.kind]
+  return every === undefined ? null : new Date(now.getTime() + every)
 }
 
 export async function addRelay(db: Database, agentId: string, spec: Relay, cue: Cue | null): Promise<RelayRow> {
@@ -64,15 +70,15 @@ const sourceOf = (cue: Cue | null): string => {
   if (!cue?.isOn) return ''
   if (cue.kind === 'time') return `time ${cue.rule} ${cue.timeZone}`
   if (cue.kind === 'feed') return `feed ${cue.url}`
+  if (cue.kind === 'file') return `file ${cue.folder}`
   return cue.kind === 'mail' ? `mail ${placeOf(cue)} ${cue.user} ${cue.folder}` : cue.kind
 }
 
 /** A password is for the server it was given for. */
 const placeOf = (cue: Cue | null): string => (cue?.kind === 'mail' ? `${cue.host}:${cue.port}` : (cue?.kind ?? ''))
 
-/** A feed is looked at soon, so that what is there already is known. */
-const firstLook = (cue: Cue | null): Date | null =>
-  cue?.isOn && (cue.kind === 'feed' || cue.kind === 'mail') ? new Date() : nextLook(cue)
+/** What is looked at is looked at soon, so that what is there already is known. */
+const firstLook = (cue: Cue | null): Date | null => (cue?.isOn && cue.kind in LOOK_MS ? new Date() : nextLook(cue))
 
 /** Takes a relay away, or brings it back; its cue is quiet meanwhile. */
 export async function setRelayRemoved(db: Database, id: string, isRemoved: boolean): Promise<void> {

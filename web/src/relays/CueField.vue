@@ -77,6 +77,29 @@ const asMail = (each: Cue) => each as Extract<Cue, { kind: 'mail' }>
       ><span class="label">Feed at</span
       ><ElInput v-model="cue.url" size="small" maxlength="2000" placeholder="address of an RSS or Atom feed"
     /></label>
+    <label v-if="cue.kind === 'file'" class="form-line"
+      ><span class="label">Put into</span
+      ><ElInput
+        v-model="cue.folder"
+        size="small"
+        maxlength="300"
+        placeholder="a folder below the one set for this machine; empty for itself"
+    /></label>
+    <div v-if="cue.kind === 'wanting'" class="form-line">
+      <span class="label">Asked</span>
+      <span class="acts">
+        <ElInputNumber
+          v-model="cue.atLeast"
+          size="small"
+          class="short"
+          :min="2"
+          :max="1000"
+          controls-position="right"
+          aria-label="How often it was asked"
+        />
+        <span>times without an answer, and again each time that doubled</span>
+      </span>
+    </div>
     <div v-if="cue.kind === 'conversation'" class="form-line">
       <span class="label">That ended in</span>
       <ElCheckboxGroup v-model="cue.outcomes" size="small" aria-label="How it ended">

@@ -43,6 +43,8 @@ export const CUES: Readonly<Record<CueKind, string>> = {
   mail: 'by a mail that arrives',
   call: 'by a call of another program',
   conversation: 'by a conversation that is over',
+  wanting: 'by what visitors ask in vain',
+  file: 'by a file in a folder',
 }
 
 /** A cue of a kind as it begins. */
@@ -69,6 +71,10 @@ export function cueOf(kind: CueKind): Cue {
       }
     case 'call':
       return { kind, ...common }
+    case 'file':
+      return { kind, folder: '', words: [], ...common }
+    case 'wanting':
+      return { kind, atLeast: 5, words: [], ...common }
     case 'conversation':
       return { kind, outcomes: [], words: [], ...common }
   }
