@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { cueSchema, relaySchema } from '@parrot/core/team'
-import { citationSchema } from './turns'
+import { citationSchema, insertSchema } from './turns'
 
 export {
   cueSchema,
@@ -26,6 +26,22 @@ export const relayShown = relaySchema.extend({
 export type RelayShown = z.infer<typeof relayShown>
 export const relayList = z.object({ relays: z.array(relayShown) })
 export const relayChange = relaySchema.extend({ cue: cueSchema.nullable().default(null) })
+
+/** What is to be done in several steps, in a sentence; and by whose clock. */
+export const relaySentence = z.object({
+  sentence: z.string().trim().min(1, 'Say what is to be done.').max(2000),
+  timeZone: z.string().max(60).default('UTC'),
+})
+/** A relay as it was read from a sentence; nothing is kept until it is made. */
+export const relayDraft = z.object({
+  relay: relaySchema,
+  cue: cueSchema.nullable(),
+  read: z.array(z.object({ words: z.string(), as: z.string() })),
+})
+export type RelayDraft = z.infer<typeof relayDraft>
+export const relayExamples = z.object({
+  examples: z.array(z.object({ title: z.string(), sentence: z.string() })),
+})
 
 export const newRun = z.object({ inputs: z.record(z.string().max(40), z.string().max(20_000)).default({}) })
 export const runMade = z.object({ id: z.string() })
@@ -56,6 +72,8 @@ export const runShown = z.object({
     }),
   ),
   output: z.string(),
+  /** What it shows beside its words: a quiz, a table, a chart. */
+  inserts: z.array(insertSchema),
   /** The mail that is drafted of it; sent by a person, once. */
   mail: z.object({ to: z.string(), subject: z.string(), sentAt: z.string().nullable() }).nullable(),
 })

@@ -1,7 +1,7 @@
 import { fillVariables, mentionOf, type Brief } from '../brief'
 import { BARS, judge } from '../calling'
 import { countingOn } from './citations'
-import { marked } from './inserts'
+import { marked } from '../inserts'
 import type { Exchange, Step, StepResult, TurnContext, TurnState, WorkingDetail } from './turn'
 import { NOTHING_KNOWN, type Memory } from './memory'
 

@@ -8,6 +8,7 @@ import {
   type MadeInsert,
   type Material,
   type MaterialPassage,
+  marked,
 } from '../inserts'
 import type { Tool, ToolResult } from '../tools'
 import { judgeInsert } from './insertCalls'
@@ -180,17 +181,6 @@ const citationsOf = ({ grounds }: Pick<MadeInsert, 'grounds'>, from: number): Ci
     quote: quote.slice(0, LONGEST_QUOTE),
     locator: passage.locator,
   }))
-
-/** An insert with other markers: counted on from those of the reply, or none where nothing is cited. */
-export function marked(insert: Insert, mark: (marker: number) => number | null): Insert {
-  const anew = <Part extends { marker: number | null }>(part: Part): Part => ({
-    ...part,
-    marker: part.marker === null ? null : mark(part.marker),
-  })
-  if (insert.kind === 'quiz') return { ...insert, questions: insert.questions.map(anew) }
-  if (insert.kind === 'cards') return { ...insert, cards: insert.cards.map(anew) }
-  return 'marker' in insert ? anew(insert) : insert
-}
 
 const namesOf = (inserts: readonly Insert[]): string => `Shown: ${inserts.map(({ kind }) => kind).join(', ')}.`
 

@@ -2,5 +2,6 @@
 export { INSERT_KINDS, insertSchema, SHOWN_KINDS, type Insert, type InsertKind, type InsertOf } from './schema'
 export { isMade, MADE_KINDS, makeInsert, type MadeInsert, type MadeKind } from './make'
 export { aboutIn, namesKind, type Ground, type Material, type MaterialPassage } from './material'
+export { marked } from './marks'
 export { figureWithUnit } from './figure'
 export { insertAsText, replyAsText } from './tell'

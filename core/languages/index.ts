@@ -43,5 +43,6 @@ export const FUNCTION_WORDS: Readonly<Record<Spoken, readonly string[]>> = {
 export { topicsOf, type Topic } from './topics'
 export { REMARK_WORDS } from './en/remarks'
 export { COMPLAINTS } from './en/complaints'
+export { RELAY_WORDS } from './en/relayWords'
 export { REWORDING } from './en/rewording'
 export { PLAIN_CHECKS } from './en/plainChecks'

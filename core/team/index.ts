@@ -2,6 +2,7 @@
 export { inputSchema, legSchema, relaySchema, type Leg, type Relay, type RelayInput } from './schema'
 export {
   begun,
+  insertsOf,
   itemsOf,
   nextLegs,
   outputOf,
@@ -13,5 +14,6 @@ export {
   type RelayRun,
 } from './run'
 export { cueSchema, inputsFor, takes, timesDoubled, type Cue, type CueEvent, type CueKind } from './cue'
+export { draftRelay, RELAY_EXAMPLES, type DraftingAgent, type RelayDraft } from './draft'
 export { nextDue } from './recurrence'
 export { withoutRepeats, type Repeated } from './repeats'

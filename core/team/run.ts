@@ -1,4 +1,5 @@
 import { withoutMarkers, type Citation } from '../dialogue'
+import { marked, type Insert } from '../inserts'
 import { withoutListSign } from '../text'
 import type { Leg, Relay } from './schema'
 
@@ -12,6 +13,8 @@ export interface LegResult {
   readonly state: 'waiting' | 'running' | 'asks' | 'looked' | 'unsure' | 'done' | 'left' | 'failed'
   readonly text: string
   readonly citations: readonly Citation[]
+  /** What it shows beside the words; the words tell it too. */
+  readonly inserts?: readonly Insert[]
   /** Sentences that legs before had said already, and that were taken out. */
   readonly repeated: readonly string[]
   /** Why it was left out, or what went wrong. */
@@ -133,3 +136,12 @@ export const outputOf = ({ output }: Relay, run: RelayRun): string =>
   output.trim() === ''
     ? (run.legs.filter(({ state }) => state === 'done').at(-1)?.text ?? '')
     : output.replace(PLACE, (_, name: string) => valueOf(name, run)).trim()
+
+/** What a relay shows beside its output: what the legs did that the output names, or the last of them. */
+export const insertsOf = ({ output }: Relay, { legs }: RelayRun): Insert[] => {
+  const done = legs.filter(({ state }) => state === 'done')
+  const named = new Set(placesIn(output))
+  const told = output.trim() === '' ? done.slice(-1) : done.filter(({ name }) => named.has(name))
+  // Nothing is cited here any more.
+  return told.flatMap(({ inserts = [] }) => inserts.map((insert) => marked(insert, () => null)))
+}

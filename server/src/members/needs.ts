@@ -130,6 +130,7 @@ const LOOKING: ReadonlySet<string> = new Set([
   'POST /api/agents/:id/calls',
   'POST /api/outlets/:id/preview',
   'POST /api/agents/:id/copy',
+  'POST /api/agents/:id/relays/draft',
   'POST /api/agents/:id/manner/sample',
   'POST /api/sources/:id/cutting/preview',
 ])

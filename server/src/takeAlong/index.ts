@@ -1,5 +1,6 @@
 import { and, eq } from 'drizzle-orm'
 import type { FastifyReply } from 'fastify'
+import type { Insert } from '@parrot/core/inserts'
 import { turns, type Database } from '../database'
 import { notFound } from '../http/problems'
 
@@ -19,7 +20,11 @@ export async function sendFile(
         where.agentId === undefined ? undefined : eq(turns.agentId, where.agentId),
       ),
     )
-  const insert = row?.inserts[where.at]
+  return sendInsert(reply, row?.inserts[where.at])
+}
+
+/** Sends a file that is to be taken along; throws where an insert is none. */
+export async function sendInsert(reply: FastifyReply, insert: Insert | undefined): Promise<FastifyReply> {
   if (insert?.kind !== 'file') throw notFound('file')
   // What writes documents is large, and few take one along.
   const { documentOf } = await import('./document')

@@ -1,11 +1,14 @@
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod'
 import { z } from 'zod'
-import { withLeg, type LegResult } from '@parrot/core/team'
+import { draftRelay, RELAY_EXAMPLES, withLeg, type LegResult } from '@parrot/core/team'
 import {
   legDeed,
   newRun,
   relayChange,
+  relayDraft,
+  relayExamples,
   relayList,
+  relaySentence,
   relayShown,
   runList,
   runMade,
@@ -17,11 +20,13 @@ import { sendMail } from '../delivery'
 import { HttpProblem } from '../http/problems'
 import { nameOf } from '../members'
 import type { Services } from '../services'
+import { sendInsert } from '../takeAlong'
 import {
   addRelay,
   addRun,
   changeRelay,
   changeRun,
+  draftingAgents,
   listRelays,
   relayById,
   runById,
@@ -60,6 +65,30 @@ export const relayRoutes =
         const row = await addRelay(db, id, spec, cue)
         bus.tell(id, 'relays')
         return reply.code(201).send(await shown(row))
+      },
+    )
+
+    /** Reads a sentence as a relay; nothing is kept. */
+    app.post(
+      '/api/agents/:id/relays/draft',
+      { schema: { params, body: relaySentence, response: { 200: relayDraft } } },
+      async ({ params: { id }, body: { sentence, timeZone } }) => {
+        const { cue, relay, read } = draftRelay(sentence, await draftingAgents(db, id), timeZone)
+        return { relay, cue, read: [...read] }
+      },
+    )
+
+    app.get(
+      '/api/agents/:id/relays/examples',
+      { schema: { params, response: { 200: relayExamples } } },
+      async ({ params: { id } }) => {
+        const [own, other = own] = await draftingAgents(db, id)
+        return {
+          examples: RELAY_EXAMPLES.map(({ title, sentence }) => ({
+            title,
+            sentence: sentence.replaceAll('{{own}}', own!.name).replaceAll('{{other}}', other!.name),
+          })),
+        }
       },
     )
 
@@ -115,6 +144,30 @@ export const relayRoutes =
 
     app.get('/api/runs/:id', { schema: { params, response: { 200: runShown } } }, async ({ params: { id } }) =>
       shownRun(db, await runById(db, id)),
+    )
+
+    /** What came of a run as a document. */
+    app.get(
+      '/api/runs/:id/output',
+      { schema: { params, querystring: z.object({ as: z.enum(['md', 'docx', 'pdf']).default('md') }) } },
+      async ({ params: { id }, query: { as: form } }, reply) => {
+        const { name, output, startedAt } = await shownRun(db, await runById(db, id))
+        if (output === '') throw new HttpProblem(409, 'Nothing came of the run yet.', 'Let it come to its end first.')
+        return sendInsert(reply, {
+          kind: 'file',
+          title: name,
+          name: `${name}, ${startedAt.slice(0, 10)}.${form}`,
+          form,
+          text: `# ${name}\n\n${output}`,
+        })
+      },
+    )
+
+    app.get(
+      '/api/runs/:id/files/:at',
+      { schema: { params: params.extend({ at: z.coerce.number().int().min(0) }) } },
+      async ({ params: { id, at } }, reply) =>
+        sendInsert(reply, (await shownRun(db, await runById(db, id))).inserts[at]),
     )
 
     app.post('/api/runs/:id/cancel', { schema: { params } }, async ({ params: { id } }, reply) => {

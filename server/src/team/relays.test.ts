@@ -122,6 +122,42 @@ describe('a relay', () => {
     expect((await app.ask('POST', `/api/runs/${id}/legs/leg1`, { does: 'again' })).status).toBe(409)
   })
 
+  it('is drafted from a sentence with the agents there are, run, and comes to what was said', async () => {
+    const sentence = 'Ask Ada when water is turned on. Then have Pea say when beans are sown.'
+    const { examples } = (await app.ask('GET', `/api/agents/${ada}/relays/examples`)).body
+    expect(JSON.stringify(examples)).toContain('have Pea say what is missing')
+    const drafted = await app.ask('POST', `/api/agents/${ada}/relays/draft`, { sentence })
+    expect(drafted.body.relay.legs.map(({ agent }: { agent: string }) => agent)).toEqual([ada, pea])
+    const relay = (await app.ask('POST', `/api/agents/${ada}/relays`, drafted.body.relay)).body
+    const done = await settled(await run(relay, {}))
+    expect(done.output).toMatch(/April[^]*Beans are sown in May/)
+    await app.ask('DELETE', `/api/relays/${relay.id}`)
+  })
+
+  it('shows what a leg shows, and is taken along as a document', async () => {
+    const { body } = await app.ask('GET', `/api/agents/${ada}/brief`)
+    const inserts = [{ kind: 'table', when: 'someone wants the fees as a table', like: ['Show me the fees as a table'] }]
+    await app.ask('PUT', `/api/agents/${ada}/brief`, { ...body, brief: { ...body.brief, inserts } })
+    const relay = await make([{ task: 'Show me the fees as a table' }])
+    const id = await run(relay)
+    const done = await settled(id)
+    expect(done).toMatchObject({ status: 'done', inserts: [{ kind: 'table' }] })
+    const pdf = await app.ask('GET', `/api/runs/${id}/output?as=pdf`)
+    expect([pdf.status, pdf.headers['content-type'], String(pdf.body).slice(0, 5)]).toEqual([200, 'application/pdf', '%PDF-']) // prettier-ignore
+    expect((await app.ask('GET', `/api/runs/${id}/files/0`)).status).toBe(404)
+  })
+
+  it('does for each of a list what a yes is for only once a person said it', async () => {
+    const task = 'I want to book a wheelbarrow, {{item}} barrows please'
+    const relay = await make([{ each: 'crop', task }])
+    const id = await run(relay, { crop: '3\n4' })
+    expect(await settled(id)).toMatchObject({ status: 'waiting', legs: [{ state: 'asks' }] })
+    expect(booked).toEqual([])
+    await app.ask('POST', `/api/runs/${id}/legs/leg1`, { does: 'approve' })
+    expect(await settled(id)).toMatchObject({ status: 'done' })
+    expect(booked.splice(0)).toEqual(['{"barrows":3}', '{"barrows":4}'])
+  })
+
   it('changes nothing outside before a person said yes, and then once', async () => {
     const relay = await make([{ task: 'I want to book a wheelbarrow, 2 barrows please' }])
     const id = await run(relay)

@@ -1,9 +1,11 @@
-import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm'
-import { nextDue, outputOf, problemsIn, type LegResult, type Relay } from '@parrot/core/team'
+import { and, asc, desc, eq, inArray, isNull, ne } from 'drizzle-orm'
+import { insertsOf, nextDue, outputOf, problemsIn, type LegResult, type Relay } from '@parrot/core/team'
 import type { Cue, CueKind, RelayShown, RunShown } from '@parrot/contract'
+import { agentById } from '../agents/queries'
 import { agents, relayRuns, relays, type Database, type RunMail } from '../database'
 import { HttpProblem, notFound } from '../http/problems'
 import { newId } from '../ids'
+import { mayTurnTo } from './mayTurnTo'
 
 export type RelayRow = typeof relays.$inferSelect
 export type RunRow = typeof relayRuns.$inferSelect
@@ -38,6 +40,18 @@ export function nextLook(cue: Cue | null, now = new Date()): Date | null {
   if (cue.kind === 'time') return nextDue(cue, now) ?? null
   const every = LOOK_MS[cue.kind]
   return every === undefined ? null : new Date(now.getTime() + every)
+}
+
+/** The agents a relay of one may be done by: itself first, then those it may turn to. */
+export async function draftingAgents(db: Database, agentId: string): Promise<{ id: string; name: string }[]> {
+  const own = await agentById(db, agentId)
+  const others = await db
+    .select({ id: agents.id, name: agents.name })
+    .from(agents)
+    .where(and(isNull(agents.removedAt), ne(agents.id, agentId)))
+    .orderBy(asc(agents.createdAt))
+  const may = await Promise.all(others.map(({ id }) => mayTurnTo(db, agentId, id)))
+  return [{ id: own.id, name: own.name }, ...others.filter((_, at) => may[at])]
 }
 
 export async function addRelay(db: Database, agentId: string, spec: Relay, cue: Cue | null): Promise<RelayRow> {
@@ -218,6 +232,7 @@ export async function shownRun(db: Database, row: RunRow): Promise<RunShown> {
       return { ...leg, agent, task, agentName: rows.find(({ id }) => id === agent)?.name ?? 'an agent that is no more' }
     }),
     output: row.status === 'done' ? outputOf(row.spec, row) : '',
+    inserts: row.status === 'done' ? insertsOf(row.spec, row) : [],
     mail: row.mail && { to: row.mail.to, subject: row.mail.subject, sentAt: row.mail.sentAt },
   }
 }

@@ -49,10 +49,10 @@ export const relayWork = (services: Services): Works => {
     try {
       const subject = await subjectFor(services, row.agentId, leg.agent)
       const heard = { signal, audience: 'visitor', isUnattended: true } as const
-      const said: (Pending & { citations: LegResult['citations'] })[] = []
+      const said: (Pending & Pick<LegResult, 'citations' | 'inserts'>)[] = []
       const tell = ({ reply, inserts, citations, held }: TurnState) =>
         // The next leg reads words: what would be shown is told.
-        said.push({ text: replyAsText(reply, inserts), citations, held })
+        said.push({ text: replyAsText(reply, inserts), citations, inserts, held })
       const agreed = row.pending[leg.name]
       if (agreed)
         for (const { text, held } of agreed) {
@@ -82,6 +82,7 @@ export const relayWork = (services: Services): Works => {
           text,
           repeated: taken,
           citations: said.length === 1 ? said[0]!.citations : [],
+          inserts: said.flatMap(({ inserts = [] }) => inserts),
           because: '',
         },
         isAsking ? { [leg.name]: said.map(({ text, held }) => ({ text, held })) } : {},

@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { onMounted, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import { ElButton, ElCheckbox } from 'element-plus'
 import type { RelayShown } from '@parrot/contract'
-import { call, get, post } from '../api/client'
+import { call, get } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import { useLoaded } from '../shared/load'
 import { tellFailure } from '../shared/undo'
 import { moment } from '../shared/when'
+import NewRelay from './NewRelay.vue'
 import { RUN_WORDS } from './states'
 
 /** Chains of work that the agent and others do one after the other, by hand or at their times. */
 const props = defineProps<{ agentId: string }>()
-const router = useRouter()
 const agents = useAgent()
 const { data, error, load } = useLoaded(() => get<{ relays: RelayShown[] }>(`/api/agents/${props.agentId}/relays`))
 onMounted(load)
@@ -32,15 +31,7 @@ async function pause(wanted: boolean): Promise<void> {
   }
 }
 
-async function make(): Promise<void> {
-  try {
-    const legs = [{ name: 'first', agent: props.agentId, task: 'What is to be found out or written?' }]
-    const { id } = await post<RelayShown>(`/api/agents/${props.agentId}/relays`, { name: 'New relay', legs })
-    await router.push({ name: 'relay', params: { id: props.agentId, relayId: id } })
-  } catch (problem) {
-    tellFailure(problem)
-  }
-}
+const isMaking = ref(false)
 </script>
 
 <template>
@@ -61,7 +52,7 @@ async function make(): Promise<void> {
     Work in several steps, done by this agent and others in turn: a notice, a report, a round of answers.
   </p>
   <div class="acts new">
-    <ElButton size="small" @click="make">New relay</ElButton>
+    <ElButton size="small" @click="isMaking = true">New relay</ElButton>
     <ElCheckbox
       v-if="data?.relays.some(({ cue }) => cue?.isOn)"
       :model-value="isPaused"
@@ -69,6 +60,7 @@ async function make(): Promise<void> {
       >pause all cues here</ElCheckbox
     >
   </div>
+  <NewRelay v-if="isMaking" :agent-id="agentId" @close="isMaking = false" />
   <p v-if="isPaused" class="small warm" role="status">
     ◐ No relay of any agent begins by itself while cues are paused.
   </p>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useClipboard } from '@vueuse/core'
-import { ElButton } from 'element-plus'
+import { ElButton, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import type { RunShown, Source } from '@parrot/contract'
 import { call, post } from '../api/client'
+import { download } from '../shared/download'
 import ReplyText from '../shared/ReplyText.vue'
 import MailDraft from './MailDraft.vue'
 import { tell, tellFailure } from '../shared/undo'
@@ -21,7 +22,12 @@ async function copyText(): Promise<void> {
 const mail = computed(
   () => `mailto:?subject=${encodeURIComponent(props.run.name)}&body=${encodeURIComponent(props.run.output)}`,
 )
-const file = computed(() => `data:text/markdown;charset=utf-8,${encodeURIComponent(props.run.output)}`)
+const FILES = [
+  ['md', 'Markdown'],
+  ['docx', 'For writing on (DOCX)'],
+  ['pdf', 'For printing (PDF)'],
+] as const
+const takeAlong = (form: string) => download(`/api/runs/${props.run.id}/output?as=${form}`)
 
 async function keepAsNote(): Promise<void> {
   const { name, output, startedAt } = props.run
@@ -37,11 +43,18 @@ async function keepAsNote(): Promise<void> {
 
 <template>
   <h3>What came of it</h3>
-  <ReplyText :reply="run.output" />
+  <ReplyText :reply="run.output" :inserts="run.inserts" :file-at="(at) => `/api/runs/${run.id}/files/${at}`" />
   <div class="acts">
     <ElButton size="small" @click="copyText">Copy</ElButton>
     <ElButton v-if="!run.mail" size="small" tag="a" :href="mail">Write it as a mail</ElButton>
-    <ElButton size="small" tag="a" :href="file" :download="`${run.name}.md`">As a file</ElButton>
+    <ElDropdown trigger="click" @command="takeAlong">
+      <ElButton size="small">As a file</ElButton>
+      <template #dropdown>
+        <ElDropdownMenu>
+          <ElDropdownItem v-for="[form, words] in FILES" :key="form" :command="form">{{ words }}</ElDropdownItem>
+        </ElDropdownMenu>
+      </template>
+    </ElDropdown>
     <ElButton size="small" @click="keepAsNote">Into the library</ElButton>
   </div>
   <MailDraft v-if="run.mail" :key="run.id" :run="run" :mail="run.mail" @changed="$emit('changed')" />
