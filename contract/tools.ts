@@ -3,7 +3,7 @@ import { appointmentSettings } from '@parrot/core/appointments'
 import { zoneSchema } from '@parrot/core/zones'
 
 /** Where a tool comes from: requests put together by hand, an OpenAPI document, an MCP server, a calendar in which appointments are
- * made, mail, a search of sites, the library of another agent, reminders, or people of the team. */
+ * made, mail, a search of sites, the library of another agent, a table of a source, reminders, or people of the team. */
 export const TOOL_KINDS = [
   'http',
   'openapi',
@@ -12,6 +12,7 @@ export const TOOL_KINDS = [
   'mail',
   'search',
   'library',
+  'table',
   'reminder',
   'team',
 ] as const
@@ -75,8 +76,9 @@ export const toolSettings = z.object({
   sites: z.array(z.string().trim().max(200)).max(50).optional(),
   /** By whose clock something is reminded of, or somebody rung up. */
   timeZone: zoneSchema.optional(),
-  /** The agent whose library is looked through. */
+  /** The agent whose library is looked through, and which source of it where that is a table. */
   agentId: z.string().max(64).optional(),
+  sourceId: z.string().max(64).optional(),
 })
 export type ToolSettings = z.infer<typeof toolSettings>
 

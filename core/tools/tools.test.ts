@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { calculator } from './index'
+import { calculator, lookUp, lookupInput, lookupTable, pick } from './index'
 
 const work = async (expression: unknown) => calculator.call({ expression })
 
@@ -31,4 +31,46 @@ describe('the calculator', () => {
     expect(result.isFailed).toBe(true)
     expect(result.text).toContain(because)
   })
+})
+
+describe('chance', () => {
+  const picked = async (input: object, random: number) => pick(() => random).call(input)
+  it.each([
+    [{ choices: 'tea, coffee or milk' }, 0.5, 'coffee'],
+    [{ choices: 'tea, coffee' }, 0.999, 'coffee'],
+    [{ from: 3, to: 4 }, 0.9, '4'],
+    [{}, 0.999, '6'],
+    [{}, 0, '1'],
+  ])('of %j at %d picks %s', async (input, random, text) => expect(await picked(input, random)).toMatchObject({ text }))
+
+  it('needs something to choose from', async () => {
+    expect(await picked({ choices: 'tea' }, 0)).toMatchObject({ isFailed: true, asksAgain: ['choices'] })
+    expect(await picked({ from: 6, to: 1 }, 0)).toMatchObject({ isFailed: true })
+  })
+})
+
+describe('a table that is looked up', () => {
+  const fares = lookupTable([
+    'Fares of this summer',
+    'Island: Sula Holm; Ticket: Adult; Single: £6.00; Return: £10.80\nIsland: Sula Holm; Ticket: Child; Single: £3.00; Return: £5.40',
+    'Island: Inchmore; Ticket: Adult; Single: £8.50; Return: £15.30',
+    'Dock: North; Depth: 4 m',
+  ])!
+
+  it('is asked for by what can be chosen, never by figures', () => {
+    expect(lookupInput(fares)).toMatchObject({
+      properties: { island: { enum: ['Sula Holm', 'Inchmore'] }, ticket: { enum: ['Adult', 'Child'] } },
+      required: ['island'],
+    })
+    expect(Object.keys(lookupInput(fares).properties!)).toEqual(['island', 'ticket'])
+  })
+
+  it('gives the row that holds all that is asked for, whole; several as they stand; none as nothing', () => {
+    expect(lookUp(fares, { island: 'inchmore' }).value).toEqual({ Island: 'Inchmore', Ticket: 'Adult', Single: '£8.50', Return: '£15.30' }) // prettier-ignore
+    expect(lookUp(fares, { island: 'Sula Holm' }).value).toHaveLength(2)
+    expect(lookUp(fares, { island: 'Sula Holm', ticket: 'Child' }).value).toMatchObject({ Return: '£5.40' })
+    expect(lookUp(fares, { island: 'Little Tarn' }).value).toEqual([])
+  })
+
+  it('is none where no row stands', () => expect(lookupTable(['Dogs are welcome.'])).toBeUndefined())
 })

@@ -136,7 +136,9 @@ describe('a relay', () => {
 
   it('shows what a leg shows, and is taken along as a document', async () => {
     const { body } = await app.ask('GET', `/api/agents/${ada}/brief`)
-    const inserts = [{ kind: 'table', when: 'someone wants the fees as a table', like: ['Show me the fees as a table'] }]
+    const inserts = [
+      { kind: 'table', when: 'someone wants the fees as a table', like: ['Show me the fees as a table'] },
+    ]
     await app.ask('PUT', `/api/agents/${ada}/brief`, { ...body, brief: { ...body.brief, inserts } })
     const relay = await make([{ task: 'Show me the fees as a table' }])
     const id = await run(relay)

@@ -44,7 +44,7 @@ describe('an agent with a tool', () => {
   it('is told what there is, and uses it where its brief says so', async () => {
     const tool = await http()
     const usable = (await app.ask('GET', `/api/agents/${agent}/tools`)).body.tools
-    expect(usable.map(({ name }: { name: string }) => name)).toEqual(['water_level', 'calculator', 'today'])
+    expect(usable.map(({ name }: { name: string }) => name)).toEqual(['water_level', 'calculator', 'today', 'pick'])
     expect((await say('How full is the water tank in the south field?')).reply).not.toContain('4200')
     await give([LEVEL])
     const turn = await say('How full is the water tank in the south field?')

@@ -109,3 +109,30 @@ describe('a reminder', () => {
     expect(await db.select().from(reminders)).toEqual([])
   })
 })
+
+describe('a table of a source', () => {
+  it('offers what can be chosen, gives whole rows, and follows its source', async () => {
+    const { body: tia } = await app.ask('POST', '/api/agents', { name: 'Tia' })
+    const csv = (price: string) =>
+      new File([`Island,Ticket,Single\nInchmore,Adult,${price}\nInchmore,Child,£4.20\n`], 'fares.csv')
+    const { id: sourceId } = await app.read(tia.id, csv('£8.50'))
+    const settings = { agentId: tia.id, sourceId }
+    const tool = await make({ kind: 'table', name: 'Fares', settings })
+    expect(tool.operations[0].input.properties).toMatchObject({ ticket: { enum: ['Adult', 'Child'] } })
+    expect(JSON.parse((await call(tool, { island: 'Inchmore', ticket: 'Adult' })).result)).toMatchObject({
+      Single: '£8.50',
+    })
+    await app.ask('PUT', `/api/agents/${tia.id}/brief`, {
+      revision: 1,
+      brief: {
+        tools: [{ id: tool.operations[0].name, when: 'someone asks for a fare', tells: '{{Single}} to {{Island}}.' }],
+      },
+    })
+    const turn = await app.ask('POST', `/api/agents/${tia.id}/turns`, { text: 'Which fare to Inchmore for a child?' })
+    expect(turn.body.reply).toBe('£4.20 to Inchmore [1].')
+    await app.ask('DELETE', `/api/agents/${tia.id}/sources/${sourceId}`)
+    expect((await call(tool, { island: 'Inchmore' })).result).toBe('The table is no more.')
+    const refused = await app.ask('POST', '/api/tools', { kind: 'table', name: 'Gone', settings })
+    expect([refused.status, refused.body.title]).toEqual([422, 'That source holds no table.'])
+  })
+})

@@ -115,7 +115,7 @@ export const toolRoutes =
 
     /** What a tool offers, looked up at its source. */
     async function discover(
-      of: Pick<ToolRow, 'kind' | 'url' | 'auth' | 'command' | 'timeoutMs' | 'settings'> & {
+      of: Pick<ToolRow, 'kind' | 'name' | 'url' | 'auth' | 'command' | 'timeoutMs' | 'settings'> & {
         document?: string | undefined
         secret?: string | undefined
       },
@@ -134,7 +134,7 @@ export const toolRoutes =
       }
       if (of.kind === 'search') return readOpenSearch(of.document ?? (await fetched(of.url)), of.url)
       const known = kindAtHand(of.kind)
-      if (known) return { operations: known.operations(of), url: of.url }
+      if (known) return { operations: await known.operations(of, services), url: of.url }
       throw new HttpProblem(400, 'Say what the tool asks.', 'A request needs an address and a method.')
     }
 
@@ -159,7 +159,7 @@ export const toolRoutes =
       { schema: { params, body: toolChange, response: { 200: toolSchema } } },
       async ({ params: { id }, body }) => {
         const { kind } = await toolById(db, id)
-        const fresh = kindAtHand(kind)?.operations(body) ?? []
+        const fresh = (await kindAtHand(kind)?.operations(body, services)) ?? []
         // What is asked for follows the settings: a second room is asked about.
         const operations = body.operations.map((operation) => {
           const own = fresh.find(({ request }) => request?.url === operation.request?.url)

@@ -4,7 +4,7 @@ import { withRecorded, type RecordedAnswer } from '@parrot/core/rehearsal'
 import { standInTool, timesIn, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
 import type { ToolOperation } from '@parrot/contract'
 import type { Services } from '../services'
-import { BUILT_IN_TOOLS, EVERYBODYS } from './builtIn'
+import { BUILT_IN_REHEARSED, BUILT_IN_TOOLS, EVERYBODYS } from './builtIn'
 import type { Caller } from './kinds'
 import { operate } from './operate'
 import { callsToday, listTools, noteCall, type ToolRow } from './queries'
@@ -58,7 +58,7 @@ export const rehearsedTools = async (
   brief: Brief,
   recorded: readonly RecordedAnswer[],
 ): Promise<readonly Tool[]> => [
-  ...EVERYBODYS,
+  ...BUILT_IN_REHEARSED.filter((tool) => namesIn(brief).has(tool.name) || EVERYBODYS.includes(tool)),
   ...withRecorded(await standInsFor(means, brief), recorded).map(standInTool),
 ]
 

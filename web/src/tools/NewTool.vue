@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, useId } from 'vue'
+import { computed, onMounted, ref, useId, watch } from 'vue'
 import { ElButton, ElInput, ElSegmented } from 'element-plus'
 import type { ToolKind, ToolShown } from '@parrot/contract'
 import { get, post } from '../api/client'
@@ -25,6 +25,19 @@ const agentId = ref('')
 const { data: known, load } = useLoaded(() => get<{ agents: { id: string; name: string }[] }>('/api/agents'))
 onMounted(load)
 const agents = computed(() => (known.value?.agents ?? []).map(({ id, name }) => [id, name] as const))
+const sourceId = ref('')
+const read = useLoaded(() =>
+  get<{ sources: { id: string; title: string; status: string }[] }>(`/api/agents/${agentId.value}/sources`),
+)
+const tables = computed(() =>
+  (read.data.value?.sources ?? [])
+    .filter(({ status }) => status === 'ready')
+    .map(({ id, title }) => [id, title] as const),
+)
+watch(agentId, () => {
+  sourceId.value = ''
+  if (agentId.value) void read.load()
+})
 const ADDRESSES: Partial<Record<ToolKind, string>> = {
   openapi: 'Document at',
   search: 'Description at',
@@ -62,6 +75,7 @@ const make = () =>
       mail: {},
       search: {},
       library: { settings: { agentId: agentId.value } },
+      table: { settings: { agentId: agentId.value, sourceId: sourceId.value } },
       reminder: { settings: { timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone } },
       team: { settings: { timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone } },
     }[kind.value]
@@ -87,9 +101,13 @@ const make = () =>
       <span class="label">It runs</span>
       <ChoiceField v-model="form.command" :options="programs" about="Where the server runs" />
     </div>
-    <div v-if="kind === 'library'" class="form-line">
+    <div v-if="kind === 'library' || kind === 'table'" class="form-line">
       <span class="label">It is of</span>
       <ChoiceField v-model="agentId" :options="agents" about="Whose library" can-filter />
+    </div>
+    <div v-if="kind === 'table' && agentId" class="form-line">
+      <span class="label">The table is</span>
+      <ChoiceField v-model="sourceId" :options="tables" about="Which source" can-filter />
     </div>
     <label v-if="hasAddress(kind) && (!form.command || kind !== 'mcp')" class="form-line"
       ><span class="label">{{ ADDRESSES[kind] ?? 'Address' }}</span

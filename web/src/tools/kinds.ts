@@ -13,10 +13,11 @@ export const TOOL_KINDS: Readonly<Record<ToolKind, { readonly name: string; read
   search: { name: 'Search', says: 'a search engine that describes itself by OpenSearch, on the sites you name' },
   reminder: { name: 'Reminder', says: 'a mail at the time a visitor names, to the address they give' },
   team: { name: 'Team', says: 'people of yours, who ring visitors up or answer them from the logbook' },
+  table: { name: 'Table', says: 'rows of a table that was read into a library, looked up by what stands in them' },
   library: { name: 'Library', says: 'what another agent here has read, as it is published' },
 }
 /** Kinds that have an address of their own. */
-const OWN: ReadonlySet<ToolKind> = new Set(['mail', 'library', 'reminder', 'team'])
+const OWN: ReadonlySet<ToolKind> = new Set(['mail', 'library', 'table', 'reminder', 'team'])
 export const hasAddress = (kind: ToolKind): boolean => !OWN.has(kind)
 export const KIND_ORDER: readonly ToolKind[] = [
   'http',
@@ -26,6 +27,7 @@ export const KIND_ORDER: readonly ToolKind[] = [
   'mail',
   'search',
   'library',
+  'table',
   'reminder',
   'team',
 ]

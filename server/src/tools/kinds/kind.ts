@@ -33,7 +33,10 @@ export interface Done {
 /** A kind of tool that the product knows itself: what it can do, and how it does it. */
 export interface ToolKindAtHand {
   /** What it offers, by its settings. */
-  readonly operations: (row: Pick<ToolRow, 'url' | 'settings'>) => readonly ToolOperation[]
+  readonly operations: (
+    row: Pick<ToolRow, 'name' | 'url' | 'settings'>,
+    means: Services,
+  ) => readonly ToolOperation[] | Promise<readonly ToolOperation[]>
   readonly call: (calling: Calling) => Promise<Done>
 }
 

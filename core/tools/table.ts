@@ -1,0 +1,90 @@
+import { cellsIn, contentStems, type RowCell } from '../text'
+import type { Schema, ToolResult } from './tool'
+
+/** A table whose rows can be asked for by what stands in them. */
+export interface LookupTable {
+  readonly columns: readonly LookupColumn[]
+  readonly rows: readonly (readonly RowCell[])[]
+}
+
+/** A column: what an input for it is called, and what there is to choose from where that is little. */
+export interface LookupColumn {
+  readonly header: string
+  readonly input: string
+  /** Undefined for figures and for what is different in every row: that is told, and not asked for. */
+  readonly choices: readonly string[] | undefined
+}
+
+/** More different values than this are nothing to choose from. */
+const MOST_CHOICES = 40
+const MOST_ROWS = 20
+
+/**
+ * The rows of a source's passages as one table: those under the headers that most of its rows have. Undefined where none of
+ * them is a row.
+ */
+export function lookupTable(texts: readonly string[]): LookupTable | undefined {
+  const rows = texts
+    .flatMap((text) => text.split('\n'))
+    .flatMap((line) => {
+      const cells = cellsIn(line.trim())
+      return cells ? [cells] : []
+    })
+  if (rows.length === 0) return undefined
+  const byFirst = new Map<string, (readonly RowCell[])[]>()
+  for (const row of rows) byFirst.set(row[0]!.header, [...(byFirst.get(row[0]!.header) ?? []), row])
+  const own = [...byFirst.values()].sort((a, b) => b.length - a.length)[0]!
+  const headers = [...new Set(own.flatMap((row) => row.map(({ header }) => header)))]
+  return { rows: own, columns: headers.map((header) => columnOf(header, own)) }
+}
+
+function columnOf(header: string, rows: LookupTable['rows']): LookupColumn {
+  const values = rows.flatMap((row) => row.filter((cell) => cell.header === header).map(({ value }) => value.trim()))
+  const different = [...new Set(values)].filter((value) => value !== '')
+  const isFigure = different.length > 0 && different.every((value) => /^\D{0,3}\d[\d.,:\s]*\D{0,12}$/.test(value))
+  const isFew = different.length <= MOST_CHOICES && different.length > 0
+  // A name that tells the rows apart is asked for, too; figures never are.
+  return { header, input: inputOf(header), choices: isFew && !isFigure ? different : undefined }
+}
+
+const inputOf = (header: string): string =>
+  header
+    .trim()
+    .toLowerCase()
+    .replace(/[^\p{L}\d]+/gu, '_')
+    .replace(/^_+|_+$/g, '') || 'value'
+
+/** What is asked for: what can be chosen, the first of it always. */
+export function lookupInput({ columns }: LookupTable): Schema {
+  const asked = columns.filter(({ choices }) => choices !== undefined)
+  return {
+    type: 'object',
+    properties: Object.fromEntries(
+      asked.map(({ header, input, choices }) => [input, { type: 'string', description: header, enum: [...choices!] }]),
+    ),
+    required: asked.slice(0, 1).map(({ input }) => input),
+  }
+}
+
+/** The rows that hold everything that is asked for, as values by header; one row as itself. */
+export function lookUp({ columns, rows }: LookupTable, input: Readonly<Record<string, unknown>>): ToolResult {
+  const asked = columns.flatMap(({ header, input: name }) => {
+    const value = input[name]
+    return typeof value === 'string' && value.trim() !== '' ? [{ header, value }] : []
+  })
+  const found = rows.filter((row) =>
+    asked.every(({ header, value }) => row.some((cell) => cell.header === header && isSame(cell.value, value))),
+  )
+  const values = found
+    .slice(0, MOST_ROWS)
+    .map((row) => Object.fromEntries(row.map(({ header, value }) => [header, value])))
+  const value = values.length === 1 ? values[0] : values
+  return { text: JSON.stringify(value), value }
+}
+
+/** The same value, in whatever letters; or the same words. */
+function isSame(one: string, other: string): boolean {
+  if (one.trim().toLowerCase() === other.trim().toLowerCase()) return true
+  const [a, b] = [contentStems(one), contentStems(other)]
+  return a.size > 0 && a.size === b.size && [...a].every((stem) => b.has(stem))
+}
