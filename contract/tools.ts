@@ -3,7 +3,7 @@ import { appointmentSettings } from '@parrot/core/appointments'
 import { zoneSchema } from '@parrot/core/zones'
 
 /** Where a tool comes from: requests put together by hand, an OpenAPI document, an MCP server, a calendar in which appointments are
- * made, mail, a search of sites, the library of another agent, a table of a source, reminders, or people of the team. */
+ * made, mail, a search of sites, the library of another agent, a table of a source, reminders, people of the team, or a service that draws. */
 export const TOOL_KINDS = [
   'http',
   'openapi',
@@ -15,6 +15,7 @@ export const TOOL_KINDS = [
   'table',
   'reminder',
   'team',
+  'drawing',
 ] as const
 export type ToolKind = (typeof TOOL_KINDS)[number]
 

@@ -4,6 +4,7 @@ import { draftFrom, DRAFTING_TITLE } from '@parrot/core/brief'
 import type { ChatMessage, ModelEvent } from '@parrot/core/dialogue'
 import type { ToolDescription } from '@parrot/core/tools'
 import { understudy } from '@parrot/core/understudy'
+import { drawingOf } from './drawing'
 import { embed, EMBEDDING_MODEL } from './embedding'
 import { errandAnswer } from './errands'
 import { FAILURES } from './failing'
@@ -50,8 +51,8 @@ const tokens = (text: string): number => Math.ceil(text.length / CHARACTERS_PER_
 const piecesOf = (text: string): string[] => text.match(/\S+\s*/g) ?? []
 
 /**
- * A model endpoint that stands in for language models in the cloud, over the chat-completions and embeddings JSON
- * protocols, streamed or whole. The name of the model says how it behaves. With a key set, requests must bring it;
+ * A model endpoint that stands in for language models in the cloud, over the chat-completions, embeddings and images
+ * JSON protocols, streamed or whole. The name of the model says how it behaves. With a key set, requests must bring it;
  * `restMs` is waited between words.
  */
 export function buildModelEndpoint(key?: string, restMs = 0): FastifyInstance {
@@ -60,6 +61,12 @@ export function buildModelEndpoint(key?: string, restMs = 0): FastifyInstance {
   app.addHook('onRequest', async (request, reply) => {
     if (key && request.headers.authorization !== `Bearer ${key}`)
       return reply.code(401).send({ error: { message: 'wrong or missing key', type: 'authentication_error' } })
+  })
+
+  app.post<{ Body: { prompt?: string } | null }>('/v1/images/generations', async ({ body }, reply) => {
+    const prompt = body?.prompt?.trim() ?? ''
+    if (prompt === '') return reply.code(400).send({ error: { message: 'say what shall be drawn', type: 'invalid_request_error' } }) // prettier-ignore
+    return { created: Math.floor(Date.now() / 1000), data: [{ b64_json: Buffer.from(drawingOf(prompt)).toString('base64') }] } // prettier-ignore
   })
 
   app.get('/v1/models', async () => ({

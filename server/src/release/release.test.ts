@@ -42,6 +42,7 @@ describe('an edition', () => {
       'citations',
       'conversationId',
       'inserts',
+      'isAwaited',
       'isFormDue',
       'key',
       'person',

@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { buildSite, startMailbox, type Mailbox } from '../../../stand-ins'
+import { buildModelEndpoint, buildSite, startMailbox, type Mailbox } from '../../../stand-ins'
+import { openOffice } from '../../testing/office'
 import { openTestApp, type TestApp } from '../../testing/testApp'
 import { reminders } from '../database'
 import { sendDue } from './kinds'
@@ -134,5 +135,44 @@ describe('a table of a source', () => {
     expect((await call(tool, { island: 'Inchmore' })).result).toBe('The table is no more.')
     const refused = await app.ask('POST', '/api/tools', { kind: 'table', name: 'Gone', settings })
     expect([refused.status, refused.body.title]).toEqual([422, 'That source holds no table.'])
+  })
+})
+
+describe('a service that draws', () => {
+  const endpoint = buildModelEndpoint('secret')
+  afterAll(() => endpoint.close())
+
+  it('gives a picture that is kept here, painted anew, and shown beside the words', async () => {
+    const url = `${await endpoint.listen({ host: '127.0.0.1', port: 0 })}/v1`
+    const auth = { kind: 'header', name: 'authorization', prefix: 'Bearer ' }
+    const tool = await make({ kind: 'drawing', name: 'Drawings', url, auth, secret: 'secret' })
+    const { body: art } = await app.ask('POST', '/api/agents', { name: 'Art' })
+    await app.ask('PUT', `/api/agents/${art.id}/brief`, {
+      revision: 1,
+      brief: { tools: [{ id: tool.operations[0].name, when: 'someone wants a drawing', tells: 'Here it is.' }] },
+    })
+    const say = async (text: string, conversationId?: string) =>
+      (await app.ask('POST', `/api/agents/${art.id}/turns`, { text, conversationId })).body
+    const { conversationId } = await say('I want a drawing')
+    const turn = await say('two red boats at night', conversationId)
+    expect(turn).toMatchObject({ inserts: [{ kind: 'picture', alt: 'two red boats at night' }] })
+    const picture = await app.ask('GET', turn.inserts[0].src)
+    expect([picture.status, picture.headers['content-type']]).toEqual([200, 'image/png'])
+  })
+
+  it.each([
+    ['no JSON', 'nothing'],
+    [
+      'no picture',
+      JSON.stringify({ data: [{ b64_json: Buffer.from('<script>alert(1)</script>').toString('base64') }] }),
+    ],
+    ['nothing drawn', JSON.stringify({ data: [] })],
+  ])('that answers with %s shows nothing, and says so', async (_what, answer) => {
+    const office = await openOffice()
+    office.answer = (_request, response) => void response.end(answer)
+    const tool = await make({ kind: 'drawing', name: 'Broken', url: `http://${office.host}/v1` })
+    const tried = await call(tool, { description: 'a boat' })
+    expect(tried).toMatchObject({ isFailed: true, result: expect.stringMatching(/no picture/) })
+    office.close()
   })
 })

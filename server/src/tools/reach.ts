@@ -18,15 +18,20 @@ export interface Reach {
   readonly allowedHosts: readonly string[]
   readonly timeoutMs: number
   readonly signal?: AbortSignal | undefined
+  /** How much may come back; 1 MB where it is left out. */
+  readonly mostBytes?: number
 }
 
 const MOST_BYTES = 1024 * 1024
 const MOST_REDIRECTS = 3
 /**
  * Sends one request by the rules of page reading: http and https, public hosts and those that were allowed, each redirect
- * checked anew and followed for what only reads. At most 1 MB within the time limit. Never throws.
+ * checked anew and followed for what only reads. At most so much, and within the time limit. Never throws.
  */
-export async function reach(ready: ReadyRequest, { allowedHosts, timeoutMs, signal }: Reach): Promise<Reply> {
+export async function reach(
+  ready: ReadyRequest,
+  { allowedHosts, timeoutMs, signal, mostBytes = MOST_BYTES }: Reach,
+): Promise<Reply> {
   if (!URL.canParse(ready.url)) return failed(`“${ready.url}” is no web address.`)
   const timeout = AbortSignal.timeout(timeoutMs)
   const stop = signal ? AbortSignal.any([signal, timeout]) : timeout
@@ -61,7 +66,7 @@ export async function reach(ready: ReadyRequest, { allowedHosts, timeoutMs, sign
       let size = 0
       for await (const part of response.body) {
         size += (part as Buffer).length
-        if (size > MOST_BYTES) return failed(`“${url.host}” answered with more than 1 MB.`)
+        if (size > mostBytes) return failed(`“${url.host}” answered with more than ${mostBytes / 1024 / 1024} MB.`)
         parts.push(part as Buffer)
       }
       const mediaType = String(response.headers['content-type'] ?? '')

@@ -113,6 +113,15 @@ export const toolRoutes =
       return reply.code(201).send(await shown(row))
     })
 
+    const operationsNow = async (kind: ToolRow['kind'], of: Pick<ToolRow, 'name' | 'url' | 'settings'>) => {
+      try {
+        return (await kindAtHand(kind)?.operations(of, services)) ?? []
+      } catch (error) {
+        if (error instanceof HttpProblem) return []
+        throw error
+      }
+    }
+
     /** What a tool offers, looked up at its source. */
     async function discover(
       of: Pick<ToolRow, 'kind' | 'name' | 'url' | 'auth' | 'command' | 'timeoutMs' | 'settings'> & {
@@ -159,7 +168,8 @@ export const toolRoutes =
       { schema: { params, body: toolChange, response: { 200: toolSchema } } },
       async ({ params: { id }, body }) => {
         const { kind } = await toolById(db, id)
-        const fresh = (await kindAtHand(kind)?.operations(body, services)) ?? []
+        // A table whose source is gone keeps what was asked for.
+        const fresh = await operationsNow(kind, body)
         // What is asked for follows the settings: a second room is asked about.
         const operations = body.operations.map((operation) => {
           const own = fresh.find(({ request }) => request?.url === operation.request?.url)

@@ -7,14 +7,17 @@ import { listTools } from './queries'
 export async function troubleWithTools(db: Database, { tools }: Brief): Promise<string[]> {
   const named = tools.filter(({ enabled }) => enabled)
   if (named.length === 0) return []
-  const operations = (await listTools(db)).flatMap((row) => row.operations)
+  const operations = (await listTools(db)).flatMap(({ kind, operations: own }) =>
+    own.map((each) => ({ ...each, kind })),
+  )
   return named.flatMap(({ id, approval }) => {
     if (BUILT_IN_TOOLS.some(({ name }) => name === id)) return []
     const operation = operations.find(({ name }) => name === id)
     if (!operation) return [`The tool “${id}” was taken away: the agent does without it.`]
     const title = operation.title || id
     if (!operation.isOn) return [`The tool “${title}” is switched off under Tools.`]
-    return operation.changes && approval === 'never'
+    // People are asked by it, and see what they are asked.
+    return operation.changes && approval === 'never' && operation.kind !== 'team'
       ? [`“${title}” changes something, and visitors are not asked first.`]
       : []
   })

@@ -42,6 +42,7 @@ const ADDRESSES: Partial<Record<ToolKind, string>> = {
   openapi: 'Document at',
   search: 'Description at',
   calendar: 'Calendar at',
+  drawing: 'Service at',
 }
 const programs = computed(() => [
   ['', 'at an address'] as const,
@@ -74,6 +75,7 @@ const make = () =>
       calendar: {},
       mail: {},
       search: {},
+      drawing: {},
       library: { settings: { agentId: agentId.value } },
       table: { settings: { agentId: agentId.value, sourceId: sourceId.value } },
       reminder: { settings: { timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone } },
@@ -148,7 +150,7 @@ const make = () =>
           ? 'Looking what it offers …'
           : kind === 'http'
             ? 'Put it together'
-            : hasAddress(kind) && kind !== 'calendar'
+            : hasAddress(kind) && kind !== 'calendar' && kind !== 'drawing'
               ? 'Look what it offers'
               : 'Set it up'
       }}</ElButton>

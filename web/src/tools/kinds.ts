@@ -14,6 +14,7 @@ export const TOOL_KINDS: Readonly<Record<ToolKind, { readonly name: string; read
   reminder: { name: 'Reminder', says: 'a mail at the time a visitor names, to the address they give' },
   team: { name: 'Team', says: 'people of yours, who ring visitors up or answer them from the logbook' },
   table: { name: 'Table', says: 'rows of a table that was read into a library, looked up by what stands in them' },
+  drawing: { name: 'Drawing', says: 'a picture from a description, by a service that draws' },
   library: { name: 'Library', says: 'what another agent here has read, as it is published' },
 }
 /** Kinds that have an address of their own. */
@@ -30,6 +31,7 @@ export const KIND_ORDER: readonly ToolKind[] = [
   'table',
   'reminder',
   'team',
+  'drawing',
 ]
 
 /** An operation of one's own, as it begins. */

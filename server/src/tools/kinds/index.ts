@@ -2,6 +2,7 @@
 import type { ToolKind } from '@parrot/contract'
 import { calendar } from './calendar'
 import type { ToolKindAtHand } from './kind'
+import { drawing } from './drawing'
 import { library } from './library'
 import { mail } from './mail'
 import { reminder } from './reminder'
@@ -21,6 +22,7 @@ const KINDS: Partial<Readonly<Record<ToolKind, ToolKindAtHand>>> = {
   reminder,
   table,
   team,
+  drawing,
 }
 /** The kind, where it is one of those; undefined for what is reached by a document, a request or a server of its own. */
 export const kindAtHand = (kind: ToolKind): ToolKindAtHand | undefined => KINDS[kind]
