@@ -69,6 +69,7 @@ const vitest = ['node_modules/vitest/vitest.mjs', 'run']
 process.env.CHROMIUM = chromium()
 optional('postgresql', '/usr/lib/postgresql')
 optional('radicale', '/usr/bin/radicale')
+optional('dovecot-imapd', '/usr/sbin/dovecot')
 if (!onlyE2e) {
   await runTogether('Types, lint and format', [
     ['npm', ['run', '--silent', 'types']],

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, lt, ne, or, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, ne, or, sql } from 'drizzle-orm'
 import type { Held } from '@parrot/core/dialogue'
 import { LEFT_OUT } from '@parrot/core/tools'
 import type { TeamRequest, TeamRequests } from '@parrot/contract'
