@@ -86,9 +86,8 @@ await shoot('note', `${marlow}/brief`, async () => {
 await page.keyboard.press('Escape')
 await shoot('release', `${marlow}/release`, () => page.getByText(/changes? since edition 1/).waitFor())
 await shoot('logbook', `${marlow}/logbook`, async () => {
-  await page.getByText('Wanted a person 1').click()
-  await page.getByRole('button', { name: /rude to my mother/ }).click()
-  await page.getByRole('button', { name: 'Show workings' }).first().click()
+  await page.getByRole('button', { name: /I want my money back/ }).click()
+  await page.getByRole('button', { name: 'Yes, do it' }).waitFor()
 })
 await shoot('outlet', `${marlow}/release`, async () => {
   await page.getByRole('button', { name: /New outlet/ }).click()

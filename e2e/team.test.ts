@@ -68,6 +68,24 @@ describe('a relay', () => {
     await designer.getByText(/is a note of the library now/).waitFor()
   })
 
+  it('is begun from a sentence that is read while it is written', async () => {
+    await designer.goto(`${world.url}${marlow}/release`)
+    await designer.getByRole('button', { name: 'New relay' }).click()
+    const dialog = designer.getByRole('dialog')
+    const sentence = dialog.getByLabel('What is to be done')
+    await dialog.getByRole('button', { name: 'One does, another looks' }).click()
+    await expect.poll(() => sentence.inputValue()).toContain('have Pip say')
+    await sentence.fill('Every Friday at 8, ask Marlow when the last boat to Inchmore leaves, and let me look at it.')
+    await dialog.getByText('It begins on Fridays at 08:00.').waitFor()
+    await dialog.getByText('leg1, done by Marlow: When the last boat to Inchmore leaves').waitFor()
+    await dialog.getByRole('button', { name: 'Make it' }).click()
+    const task = designer.getByRole('textbox', { name: 'Leg 1: what it is to do' })
+    await expect.poll(() => task.inputValue()).toContain('When the last boat to Inchmore leaves')
+    expect(await designer.getByRole('switch', { name: 'It begins by itself' }).isChecked()).toBe(false)
+    await designer.getByRole('button', { name: 'Take this relay away' }).click()
+    await designer.getByRole('link', { name: 'The weekly notice' }).click()
+  })
+
   it('says what it cannot be run for, and takes it back when that is mended', async () => {
     await designer.getByRole('button', { name: 'Add a leg' }).click()
     const task = designer.getByRole('textbox', { name: 'Leg 4: what it is to do' })

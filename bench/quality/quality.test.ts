@@ -11,13 +11,16 @@ import { CORPORA } from './questions/question'
 const FEWEST_RIGHT = 0.66
 const MOST_WRONG = 0.17
 const MOST_INVENTED = 0.07
+/** One question of so many is asked: enough to hear an alarm, and half the wait. */
+const EVERY = 2
 
 describe('the built-in model over the small libraries', () => {
   it('answers, or offers the answer, as often as it was measured to, and seldom says what is not so', async () => {
     const verdicts: Verdict[] = []
     for (const corpus of CORPORA) {
       const open = await openCorpus(corpus)
-      for (const question of lookedAt[corpus]) verdicts.push(await ask(open, question))
+      for (const question of lookedAt[corpus].filter((_, at) => at % EVERY === 0))
+        verdicts.push(await ask(open, question))
     }
     const not = verdicts.filter(({ question }) => question.kind === 'unknown')
     const answerable = verdicts.filter(({ question }) => question.kind !== 'unknown')

@@ -1,4 +1,5 @@
 import { all, create } from 'mathjs'
+import { workedDays } from './dates'
 import type { Tool, ToolResult } from './tool'
 
 /** A longer expression is no sum that a visitor asks for. */
@@ -33,11 +34,11 @@ math.import(
 const PLAIN = new Set(['OperatorNode', 'ConstantNode', 'ParenthesisNode', 'FunctionNode', 'SymbolNode', 'ArrayNode'])
 const MOST_POWER = 100
 
-/** Works out an expression: numbers, brackets, percent, roots, and units that convert ("3 h to minutes"). */
+/** Works out an expression: numbers, brackets, percent, roots, units that convert ("3 h to minutes"), and days. */
 export const calculator: Tool = {
   name: 'calculator',
   description:
-    'Works out an arithmetic expression exactly. Use it for every sum, difference, product or percentage instead of reckoning yourself. Numbers with a point, no currency signs; units may be converted, such as "2.5 h to minutes".',
+    'Works out an arithmetic expression exactly. Use it for every sum, difference, product or percentage instead of reckoning yourself. Numbers with a point, no currency signs; units may be converted, such as "2.5 h to minutes". Days too: "2027-03-12 + 2 weeks", "2027-03-12 to 2027-05-09".',
   parameters: {
     type: 'object',
     properties: { expression: { type: 'string', description: 'For example "2 * 10.80 + 5.40" or "15 % of 80".' } },
@@ -47,7 +48,8 @@ export const calculator: Tool = {
     const expression = (input as { expression?: unknown } | null)?.expression
     if (typeof expression !== 'string' || expression.trim() === '')
       return failed('Give an "expression", such as "2 * 10.80".')
-    return worked(expression)
+    const days = workedDays(expression)
+    return days === undefined ? worked(expression) : { text: days }
   },
 }
 

@@ -12,12 +12,17 @@ describe('the calculator', () => {
     ['2.5 h to minutes', '150 minutes'],
     ['sqrt(16)', '4'],
     ['0.1 + 0.2', '0.3'],
+    ['2027-03-12 + 2 weeks - 1 day', '2027-03-25 (Thursday)'],
+    ['2027-01-31 + 1 month', '2027-02-28 (Sunday)'],
+    ['2027-05-09 - 2027-03-12', '58 days'],
+    ['2028-02-28 to 2028-03-01', '2 days'],
   ])('“%s” is %s', async (expression, result) => expect(await work(expression)).toEqual({ text: result }))
 
   it.each([
     ['', 'Give an'],
     [7, 'Give an'],
     ['2 *', 'cannot be worked out'],
+    ['2027-02-30 + 1 day', 'cannot be worked out'],
     ['f(x) = x', 'only numbers'],
     ['import({a: 1})', 'only numbers'],
     ['createUnit("x")', 'not allowed'],

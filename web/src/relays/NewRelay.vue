@@ -113,7 +113,7 @@ dd {
 .end {
   justify-content: end;
 }
-@media (width < 560px) {
+@media (width < 720px) {
   dl > div {
     grid-template-columns: minmax(0, 1fr);
     gap: 0;
