@@ -73,6 +73,8 @@ export interface CueEvent {
   readonly outcomes?: readonly string[]
   /** Written by a program that answers by itself: never taken, so that two never write to each other for ever. */
   readonly isAutomatic?: boolean
+  /** Its time was missed, and is made up for. */
+  readonly isLate?: boolean
   /** Where it came by mail: whom an answer goes to, and which mail it answers. */
   readonly replyTo?: { readonly to: string; readonly subject: string; readonly messageId: string }
 }

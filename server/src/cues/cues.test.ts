@@ -156,6 +156,14 @@ describe('a call from outside', () => {
       },
     })
 
+  it('is heard only so often a minute, whoever signs it', async () => {
+    const relay = await make({ kind: 'call' })
+    const forged = `whsec_${Buffer.from('a secret that is none').toString('base64')}`
+    const answers = await Promise.all(Array.from({ length: 61 }, (_, at) => send(relay.id, forged, `m${at}`, '{}')))
+    expect(answers.filter(({ statusCode }) => statusCode === 401)).toHaveLength(60)
+    expect(answers.filter(({ statusCode }) => statusCode === 429)).toHaveLength(1)
+  })
+
   it('begins a relay where it is signed, once for one call, and not where it is old, forged or off', async () => {
     const relay = await make({ kind: 'call', inputs: { news: '{{what}}' } })
     const { secret } = (await app.ask('POST', `/api/relays/${relay.id}/secret`)).body

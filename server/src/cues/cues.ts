@@ -20,6 +20,7 @@ type Means = Pick<Services, 'config' | 'db' | 'jobs' | 'bus' | 'log' | 'pool' | 
 const MISSED_MS = 10 * 60_000
 const TRIED_ON = 10
 const PAUSED = 'cues'
+const TAKEN = 'It was taken before.'
 
 export async function arePaused(db: Database): Promise<boolean> {
   const [row] = await db.select().from(settings).where(eq(settings.name, PAUSED))
@@ -55,7 +56,7 @@ export async function takeEvent(
       .values({ id, relayId: relay.id, key: event.key, title: event.title.slice(0, 300), at: event.at })
       .onConflictDoNothing()
       .returning({ id: relayEvents.id })
-    if (!mine) return { runId: null, because: 'It was taken before.' }
+    if (!mine) return { runId: null, because: TAKEN }
     const because = isNew ? await whyNot(tx, relay.id, cue, event, isPaused) : 'It was there before.'
     const begun = because === '' ? await beginFor(tx, relay, cue, event) : { runId: null, because }
     await tx.update(relayEvents).set(begun).where(eq(relayEvents.id, id))
@@ -72,7 +73,10 @@ async function whyNot(db: Reading, relayId: string, cue: Cue, event: CueEvent, i
   const { isTaken, because } = takes(cue, event)
   if (!isTaken) return because
   if (isPaused) return 'All cues were paused.'
-  return (await begunToday(db, relayId)) >= cue.mostPerDay ? `It began ${cue.mostPerDay} times today already.` : ''
+  // A time comes as often as its rule says.
+  return cue.kind !== 'time' && (await begunToday(db, relayId)) >= cue.mostPerDay
+    ? `It began ${cue.mostPerDay} times today already.`
+    : ''
 }
 
 async function beginFor(
@@ -83,7 +87,8 @@ async function beginFor(
 ): Promise<{ runId: string | null; because: string }> {
   try {
     const names = relay.spec.inputs.map(({ name }) => name)
-    const run = await addRun(db, relay, inputsFor(cue, event, names), 'its cue', answerTo(cue, event))
+    const by = event.isLate ? 'its cue, late' : 'its cue'
+    const run = await addRun(db, relay, inputsFor(cue, event, names), by, answerTo(cue, event))
     return { runId: run.id, because: '' }
   } catch (error) {
     // What a relay is not given as it wants is refused before anything is written.
@@ -153,32 +158,46 @@ async function lookAtMails(means: Means, relay: RelayRow, cue: MailCue): Promise
 
 /** Begins what is due; gives how many cues were. */
 export async function beginDue(means: Means): Promise<number> {
-  const { db, jobs, bus, log } = means
-  const due = await claimDue(db)
+  const due = await means.db
+    .select()
+    .from(relays)
+    .where(and(lte(relays.nextAt, new Date()), isNull(relays.removedAt)))
+  let begun = 0
   for (const relay of due) {
-    const cue = relay.cue!
-    try {
-      const looked = unseen(means, relay, cue, await seenFor(db, relay.id), MOST_AT_ONCE)
-      if (looked) {
-        await takeUnseen(means, relay, looked)
-        continue
-      }
-      if (cue.kind === 'mail') {
-        await lookAtMails(means, relay, cue)
-        continue
-      }
-      if (await arePaused(db)) continue
-      const isLate = Date.now() - relay.nextAt!.getTime() > MISSED_MS
-      const names = relay.spec.inputs.map(({ name }) => name)
-      const run = await addRun(db, relay, inputsFor(cue, undefined, names), isLate ? 'its cue, late' : 'its cue')
-      await jobs.add('relay', run.id)
-      bus.tell(relay.agentId, 'relays')
-    } catch (error) {
-      log.warn(error)
-      await noteTrouble(means, relay, error as Error)
-    }
+    const isMine = relay.cue?.kind === 'time' ? await takeTime(means, relay) : await lookWhereItIs(means, relay)
+    if (isMine) begun++
   }
-  return due.length
+  return begun
+}
+
+/**
+ * Begins a relay whose time has come: first that it came, with its run, then when it comes next. A kill in between loses no
+ * time, and whoever comes second finds that it was taken.
+ */
+async function takeTime(means: Means, relay: RelayRow): Promise<boolean> {
+  const at = relay.nextAt!
+  const isLate = Date.now() - at.getTime() > MISSED_MS
+  const event = { key: at.toISOString(), title: 'Its time had come', at, values: {}, isLate }
+  const { because } = await takeEvent(means, relay, event)
+  const wasMine = because !== TAKEN
+  await putOn(means.db, relay)
+  return wasMine
+}
+
+/** Looks where a cue looks; only one server does. What goes wrong is told under the cue. */
+async function lookWhereItIs(means: Means, relay: RelayRow): Promise<boolean> {
+  const { db, log } = means
+  const cue = relay.cue
+  if (!cue || !(await putOn(db, relay))) return false
+  try {
+    const looked = unseen(means, relay, cue, await seenFor(db, relay.id), MOST_AT_ONCE)
+    if (looked) await takeUnseen(means, relay, looked)
+    else if (cue.kind === 'mail') await lookAtMails(means, relay, cue)
+  } catch (error) {
+    log.warn(error)
+    await noteTrouble(means, relay, error as Error)
+  }
+  return true
 }
 
 /** Tells under the cue that it could not look, once a day: a feed that is gone begins nothing, and nobody would know. */
@@ -192,22 +211,14 @@ async function noteTrouble({ db, bus }: Means, relay: RelayRow, { message }: Err
   bus.tell(relay.agentId, 'relays')
 }
 
-/** Relays whose cue is due, each claimed for the one who asks: no other server begins it too. */
-async function claimDue(db: Database): Promise<RelayRow[]> {
-  const due = await db
-    .select()
-    .from(relays)
-    .where(and(lte(relays.nextAt, new Date()), isNull(relays.removedAt)))
-  const claimed: RelayRow[] = []
-  for (const row of due) {
-    const [mine] = await db
-      .update(relays)
-      .set({ nextAt: nextLook(row.cue) })
-      .where(and(eq(relays.id, row.id), eq(relays.nextAt, row.nextAt!)))
-      .returning()
-    if (mine) claimed.push(row)
-  }
-  return claimed
+/** Says when a cue is to be looked at next; false where somebody else did already. */
+async function putOn(db: Database, row: RelayRow): Promise<boolean> {
+  const mine = await db
+    .update(relays)
+    .set({ nextAt: nextLook(row.cue) })
+    .where(and(eq(relays.id, row.id), eq(relays.nextAt, row.nextAt!)))
+    .returning({ id: relays.id })
+  return mine.length > 0
 }
 
 /** Begins the relays that wait for a conversation to be over. */

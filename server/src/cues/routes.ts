@@ -1,11 +1,14 @@
 import { randomBytes } from 'node:crypto'
+import rateLimit from '@fastify/rate-limit'
 import { eq } from 'drizzle-orm'
+import type { FastifyRequest } from 'fastify'
 import type { FastifyPluginAsyncZod, ZodTypeProvider } from 'fastify-type-provider-zod'
 import { Webhook } from 'standardwebhooks'
 import { z } from 'zod'
 import { cueEvents, cueSchema, cueSecret, cueSwitch, cueTried, cueTry, relayShown } from '@parrot/contract'
 import { relays } from '../database'
 import { every } from '../every'
+import { refusing, sharedCounting } from '../http/limits'
 import { HttpProblem } from '../http/problems'
 import type { Services } from '../services'
 import { changeRelay, relayById, shownRelays } from '../team'
@@ -13,6 +16,8 @@ import { arePaused, beginDue, eventsOf, setPaused, takeEvent, tryCue } from './c
 
 const params = z.object({ id: z.string().max(64) })
 const MOST_CALLED = 64_000
+/** Calls of one cue, signed or not: whoever guesses at a secret guesses slowly. */
+const CALLS_PER_MINUTE = 60
 const header = (value: string | string[] | undefined): string =>
   Array.isArray(value) ? (value[0] ?? '') : (value ?? '')
 
@@ -92,6 +97,12 @@ export const cueRoutes =
     })
 
     await app.register(async (calls) => {
+      await calls.register(rateLimit, { global: false, ...sharedCounting(services) })
+      const keyGenerator = ({ params: asked }: FastifyRequest) => `cue ${(asked as { id: string }).id}`
+      const limited = refusing(
+        'Those were many calls at once.',
+        calls.createRateLimit({ max: CALLS_PER_MINUTE, timeWindow: 60_000, keyGenerator }),
+      )
       // What is signed are the bytes as they came.
       calls.addContentTypeParser('*', { parseAs: 'string', bodyLimit: MOST_CALLED }, (_request, body, done) =>
         done(null, body),
@@ -101,37 +112,38 @@ export const cueRoutes =
         { parseAs: 'string', bodyLimit: MOST_CALLED },
         (_request, body, done) => done(null, body),
       )
-      calls
-        .withTypeProvider<ZodTypeProvider>()
-        .post(
-          '/api/cues/:id',
-          { schema: { params, response: { 202: z.object({ runId: z.string().nullable(), because: z.string() }) } } },
-          async ({ params: { id }, body, headers }, reply) => {
-            const row = await relayById(db, id).catch(() => undefined)
-            const secret = row?.sealedSecret ? seal.open(row.sealedSecret) : undefined
-            const said = typeof body === 'string' ? body : ''
-            // Whether there is such a relay is told to nobody who cannot sign for it.
-            if (!row || !secret || !isSigned(secret, said, headers))
-              throw new HttpProblem(
-                401,
-                'The call is not signed with the secret of this cue.',
-                'Sign it as Standard Webhooks says.',
-                { code: 'signature' },
-              )
-            if (row.cue?.kind !== 'call' || !row.cue.isOn)
-              throw new HttpProblem(409, 'The cue is switched off.', 'Switch it on where the relay is written.', {
-                code: 'off',
-              })
-            const key = header(headers['webhook-id'])
-            const event = {
-              key,
-              title: said.replace(/\s+/g, ' ').slice(0, 120) || 'An empty call',
-              at: new Date(),
-              values: valuesIn(said),
-            }
-            return reply.code(202).send(await takeEvent(services, row, event))
-          },
-        )
+      calls.withTypeProvider<ZodTypeProvider>().post(
+        '/api/cues/:id',
+        {
+          schema: { params, response: { 202: z.object({ runId: z.string().nullable(), because: z.string() }) } },
+          preHandler: limited,
+        },
+        async ({ params: { id }, body, headers }, reply) => {
+          const row = await relayById(db, id).catch(() => undefined)
+          const secret = row?.sealedSecret ? seal.open(row.sealedSecret) : undefined
+          const said = typeof body === 'string' ? body : ''
+          // Whether there is such a relay is told to nobody who cannot sign for it.
+          if (!row || !secret || !isSigned(secret, said, headers))
+            throw new HttpProblem(
+              401,
+              'The call is not signed with the secret of this cue.',
+              'Sign it as Standard Webhooks says.',
+              { code: 'signature' },
+            )
+          if (row.cue?.kind !== 'call' || !row.cue.isOn)
+            throw new HttpProblem(409, 'The cue is switched off.', 'Switch it on where the relay is written.', {
+              code: 'off',
+            })
+          const key = header(headers['webhook-id'])
+          const event = {
+            key,
+            title: said.replace(/\s+/g, ' ').slice(0, 120) || 'An empty call',
+            at: new Date(),
+            values: valuesIn(said),
+          }
+          return reply.code(202).send(await takeEvent(services, row, event))
+        },
+      )
     })
   }
 

@@ -255,6 +255,19 @@ describe('a cue', () => {
     )
   })
 
+  it('loses no time that came to a kill, and begins for none of them twice', async () => {
+    const relay = await make([{ agent: pea, task: 'When are {{crop}} sown?' }], { cue })
+    const nextAt = new Date(Date.now() - 60_000)
+    // Begun, and killed before it was written when it comes next.
+    for (let time = 0; time < 2; time++) {
+      await app.services.db.update(relays).set({ nextAt }).where(eq(relays.id, relay.id))
+      await beginDue(app.services)
+    }
+    const { runs } = (await app.ask('GET', `/api/relays/${relay.id}/runs`)).body
+    expect(runs).toHaveLength(1)
+    expect((await app.ask('GET', `/api/relays/${relay.id}`)).body.nextAt > new Date().toISOString()).toBe(true)
+  })
+
   it('is quiet while it is off, and one that nobody can read is refused', async () => {
     const off = await make([{ task: 'x' }], { cue: { ...cue, isOn: false } })
     expect(off.nextAt).toBeNull()
