@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { cueSchema, draftRelay, problemsIn, RELAY_EXAMPLES, relaySchema } from './index'
+import { cueSchema, draftRelay, problemsIn, RELAY_EXAMPLES, relaySchema } from '../index'
 
 const AGENTS = [
   { id: 'm', name: 'Marlow' },
