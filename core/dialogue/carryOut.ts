@@ -1,22 +1,16 @@
 import { fillVariables, toolsNamedIn, withoutToolNames } from '../brief'
-import type { Insert } from '../inserts'
-import { insertPhrases, phrasesFor, type Phrases } from '../languages'
+import { insertPhrases, phrasesFor } from '../languages'
 import { readRule } from '../rules'
 import { withoutListSign } from '../text'
-import { inputFrom, LEFT_OUT, tellResult, timesIn } from '../tools'
+import { inputFrom, tellResult, timesIn } from '../tools'
+import { formFor, kindOf, offersFor, questionFor, recapOf, withDays } from './asking'
 import { withColleagues } from './colleagues'
 import { heldOf, isHeldAlready, withHeld } from './held'
 import { withNamed } from './inserts'
 import { jobOfTool, type Job, type UsedTool } from './jobs'
 import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
-import { choicesOf, isoDay, type Slot } from './slots'
 import { callTool, useDetail, WAITS, whoAgrees, withUses } from './tools'
 import type { Citation, StepResult, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
-
-/** What is asked for a slot. */
-export const questionFor = (slot: Slot, phrases: Phrases): string =>
-  slot.question.trim() || phrases.duty.ask(inWords(slot.name))
-const inWords = (name: string): string => name.replace(/_+/g, ' ')
 
 /**
  * Asks for the next missing thing; asks for a yes where the brief wants one; carries the job out when nothing is missing.
@@ -58,32 +52,6 @@ export async function advance(
   if (agree.includes('team')) return hold(job, open, state, context, lead, details)
   if (!isAgreed && agree.includes('visitor')) return askAgain(job, open, state, context, lead)
   return carryOut(job, open, state, context, lead, details)
-}
-
-/** Everything that is missing as a form, once, where the duty is begun and more than one thing is missing. */
-function formFor({ ask, asForm, name }: Job, { filled, asking }: DutyState, phrases: Phrases): readonly Insert[] {
-  const missing = ask.filter((slot) => !(slot.name in filled))
-  if (!asForm || asking !== '' || missing.length < 2) return []
-  const fields = missing.map((slot) => ({
-    name: slot.name,
-    label: questionFor(slot, phrases),
-    type: slot.type,
-    required: slot.required,
-    choices: slot.type === 'choice' ? [...choicesOf(slot)] : [],
-  }))
-  return [{ kind: 'form', title: name, fields }]
-}
-
-/** What the job's tools have to choose from for what is asked next. */
-async function offersFor(
-  job: Job,
-  next: Slot,
-  { filled }: DutyState,
-  { today }: TurnContext,
-): Promise<readonly Insert[]> {
-  const known = withDays(job, filled, today)
-  const offers = await Promise.all(job.tools.map(({ tool }) => tool.offer?.(next.name, known).catch(() => undefined)))
-  return offers.filter((offer) => offer !== undefined)
 }
 
 /** Sums up what will be done, and asks for a yes. */
@@ -147,21 +115,6 @@ const withCollected = (memory: Memory, job: Job, { filled, wasHeld }: DutyState)
   job.isTool || wasHeld
     ? memory
     : { ...memory, collected: [...(memory.collected ?? []), { dutyId: job.id, name: job.name, values: filled }] }
-
-const kindOf = ({ isTool }: Job): string => (isTool ? 'The tool' : 'The duty')
-
-/** What was told, in the order it is asked for. */
-const inOrder = ({ ask }: Job, filled: Readonly<Record<string, string>>): Record<string, string> => ({
-  ...Object.fromEntries(ask.flatMap(({ name }) => (name in filled ? [[name, filled[name]!]] : []))),
-  ...filled,
-})
-
-const recapOf = (job: Job, { filled, input }: DutyState): string[] =>
-  Object.entries(input ?? inOrder(job, filled)).flatMap(([name, value]) =>
-    String(value) === '' || value === LEFT_OUT || typeof value === 'object'
-      ? []
-      : [`- ${inWords(name)}: ${String(value)}`],
-  )
 
 /** Uses the job's tools with what was told, one after the other, and tells what came of it. */
 export async function carryOut(
@@ -270,19 +223,6 @@ const fieldOf = ({ tools, field }: Job, { call }: ToolUse): string => {
   const used = tools.find(({ tool }) => tool.name === call.name)
   return used ? `tools.${used.at}` : field
 }
-
-/** What was told, days as tools want them. */
-const withDays = (
-  job: Job,
-  known: Readonly<Record<string, string>>,
-  today: TurnContext['today'],
-): Record<string, string> =>
-  Object.fromEntries(
-    Object.entries(known).map(([name, value]) => [
-      name,
-      job.ask.find((slot) => slot.name === name)?.type === 'date' ? isoDay(value, today) : value,
-    ]),
-  )
 
 /** What a tool gave back that the next one may need. */
 const scalarsOf = (value: unknown): Record<string, string> =>
