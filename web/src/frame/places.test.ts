@@ -13,6 +13,7 @@ describe('finding anything', () => {
   it('finds places by parts of their names, and by the name of their group', () => {
     expect(titles('greet')).toEqual(['Greeting'])
     expect(titles('settings')).toContain('Models and settings')
+    expect(titles('reques')).toContain('Requests')
   })
 
   it('does things as well as it goes places', () => {

@@ -1,6 +1,6 @@
 import type { RouteLocationRaw } from 'vue-router'
 import { FIELD_LABELS, holdsAll, STAGES, type Found } from '@parrot/contract'
-import { STAGE_NAMES } from '../shared/stages'
+import { LOGBOOK_PARTS, STAGE_NAMES } from '../shared/stages'
 
 /** What can be done from the finder that is no place to go to. */
 export type Action = 'ask' | 'again' | 'keys' | 'startOver'
@@ -35,6 +35,7 @@ export function placesHere(agentId: string): Place[] {
     { group: 'Settings', title: 'Tools', to: { name: 'tools' } },
     { group: 'Settings', title: 'Models and settings', to: { name: 'settings' } },
     { group: 'Settings', title: 'Embedder, recordings, private hosts', to: { name: 'settings' } },
+    ...LOGBOOK_PARTS.map(([name, title]) => ({ group: 'Logbook', title, to: { name, params } })),
     ...Object.entries(FIELD_LABELS).map(([field, title]) => ({
       group: 'Parts of the brief',
       title,

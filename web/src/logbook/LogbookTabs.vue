@@ -6,6 +6,7 @@ import type { TeamRequests } from '@parrot/contract'
 import { get } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import { useLoaded } from '../shared/load'
+import { LOGBOOK_PARTS } from '../shared/stages'
 import { count } from '../shared/when'
 
 /** The parts of the logbook, and how much waits in it for somebody. */
@@ -17,14 +18,12 @@ watch(() => agents.ticks.logbook, asked.load)
 const route = useRoute()
 const router = useRouter()
 const waiting = computed(() => asked.data.value?.waiting ?? 0)
-const parts = computed(() => [
-  { value: 'logbook', label: 'Conversations' },
-  { value: 'requests', label: waiting.value > 0 ? `Requests ${count(waiting.value)}` : 'Requests' },
-  { value: 'wants', label: 'What they want' },
-  { value: 'visitors', label: 'Visitors' },
-  { value: 'debrief', label: 'Debrief' },
-  { value: 'over-time', label: 'Over time' },
-])
+const parts = computed(() =>
+  LOGBOOK_PARTS.map(([value, label]) => ({
+    value,
+    label: value === 'requests' && waiting.value > 0 ? `${label} ${count(waiting.value)}` : label,
+  })),
+)
 const go = (name: string) => void router.push({ name, params: { id: route.params.id } })
 </script>
 
