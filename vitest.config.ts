@@ -5,7 +5,9 @@ const alone = '{web,widget}/**/*.test.ts'
 const shared = '{core,contract,client,server,cli,stand-ins,demo,bench}/**/*.test.ts'
 /** Passwords are as safe as tests need them, so that not every test of a member waits for what slows a guesser down. */
 const env = { PARROT_PASSWORD_COST: '12' }
-const common = { testTimeout: 20_000, hookTimeout: 60_000, env }
+/** What is waited for may take seconds on a busy machine; what never comes fails all the same. */
+const expect = { poll: { timeout: 15_000 } }
+const common = { testTimeout: 20_000, hookTimeout: 60_000, env, expect }
 
 export default defineConfig({
   test: {

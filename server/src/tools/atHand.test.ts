@@ -85,8 +85,7 @@ describe('the library of another agent', () => {
     const tool = await make({ kind: 'library', name: 'What Pip read', settings: { agentId: pip.id } })
     expect((await call(tool, { query: 'ropes' })).result).toBe('“Pip” is not published yet.')
     const note = { kind: 'note', title: 'Ropes', text: '# Ropes\n\nCoil every rope clockwise.' }
-    const { body: source } = await app.ask('POST', `/api/agents/${pip.id}/sources`, note)
-    await expect.poll(async () => (await app.ask('GET', `/api/sources/${source.id}`)).body.status).toBe('ready')
+    await app.read(pip.id, note)
     await app.ask('POST', `/api/agents/${pip.id}/editions`, { summary: 'one' })
     expect((await call(tool, { query: 'How are ropes coiled?' })).result).toContain('Coil every rope clockwise.')
   })
