@@ -40,7 +40,7 @@ async function mend(said: { wrong?: string; mark?: string; wanted?: string }, su
   clicks++
   await line().getByRole('button', { name: 'Find out why' }).click()
   const proposal = line().locator('.proposal.good').filter({ hasText: summary }).first()
-  await proposal.getByText(/breaks none of 9 scripts/).waitFor()
+  await proposal.getByText(/breaks none of \d+ scripts/).waitFor()
   const told = await proposal.locator('.line').innerText()
   const cause = await line().locator('.cause').innerText()
   clicks++
@@ -61,7 +61,7 @@ describe('three flaws of the sample agent', () => {
       /Switch the rule “Never mention/,
     )
     expect(cause).toContain('forbids what you would like it to say')
-    expect(told).toMatch(/Mends it, breaks none of 9 scripts/)
+    expect(told).toMatch(/Mends it, breaks none of \d+ scripts/)
     expect(clicks).toBeLessThanOrEqual(4)
     await expect.poll(reply).toContain('deckhand')
   })

@@ -121,15 +121,25 @@ async function concernsOf(db: Database, agent: AgentRow): Promise<Release['conce
     })
   else if (run.revision !== revision)
     concerns.push({ stage: 'rehearse', text: 'The scripts were last run before the newest edit of the brief.' })
-  if (handsOver(brief) && !(await deskSettingsOf(db, agent.id)).isOn)
+  const desk = await deskSettingsOf(db, agent.id)
+  if (handsOver(brief) && !desk.isOn)
     concerns.push({
       stage: 'logbook',
       text: 'The brief hands over to a person, but nobody is called: let people answer.',
+    })
+  if (asksTeam(brief) && desk.mailTo.length === 0)
+    concerns.push({
+      stage: 'logbook',
+      text: 'Something waits for your yes among the requests, and nobody is told by mail.',
     })
   for (const text of await troubleWithTools(db, brief)) concerns.push({ stage: 'brief', text })
   for (const text of await troubleWithColleagues(db, agent.id, brief)) concerns.push({ stage: 'brief', text })
   return concerns
 }
+
+/** Whether a tool is used only once somebody of the team agreed. */
+const asksTeam = ({ tools }: Brief): boolean =>
+  tools.some(({ enabled, approval }) => enabled && approval === 'designer')
 
 /** Whether a boundary or a rule hands visitors over to a person. */
 const handsOver = ({ boundaries, rules }: Brief): boolean =>

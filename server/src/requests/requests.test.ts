@@ -149,6 +149,15 @@ describe('a tool that the team has to agree to', () => {
     expect((await decide(id, true)).status).toBe(204)
   })
 
+  it('is told of before it is published where nobody would hear of it', async () => {
+    const concerns = async () => JSON.stringify((await app.ask('GET', `/api/agents/${agent}/release`)).body.concerns)
+    expect(await concerns()).toContain('waits for your yes among the requests, and nobody is told by mail')
+    const desk = { isOn: false, timeZone: 'UTC' }
+    await app.ask('PUT', `/api/agents/${agent}/desk`, { ...desk, mailTo: ['ana@plots.example'] })
+    expect(await concerns()).not.toContain('waits for your yes')
+    await app.ask('PUT', `/api/agents/${agent}/desk`, desk)
+  })
+
   it('is nothing that a designer’s own try asks for', async () => {
     const { body } = await app.ask('POST', `/api/agents/${agent}/turns`, { text: 'I want my money back for plot 12' })
     expect(JSON.stringify(body.workings)).toContain('Waits for the team')

@@ -60,11 +60,14 @@ const keep = () =>
         ><span class="label">When nobody is</span
         ><ElInput v-model="draft.saysNobody" maxlength="300" placeholder="Nobody is here in person just now."
       /></label>
-      <div class="form-line">
-        <span class="label">Told by mail</span>
-        <ElInputTag v-model="draft.mailTo" placeholder="name@example.org, then Enter" aria-label="Mail addresses" />
-      </div>
     </template>
+    <div class="form-line">
+      <span class="label">Told by mail</span>
+      <div>
+        <ElInputTag v-model="draft.mailTo" placeholder="name@example.org, then Enter" aria-label="Mail addresses" />
+        <p class="small soft told">of visitors who ask for a person, and of requests that wait in the logbook</p>
+      </div>
+    </div>
     <p v-if="error" class="wrong" role="alert">{{ error }}</p>
     <template #footer>
       <div class="acts end">
@@ -85,5 +88,8 @@ const keep = () =>
 }
 p {
   margin: var(--gap-3) 0;
+}
+.told {
+  margin: var(--gap-1) 0 0;
 }
 </style>
