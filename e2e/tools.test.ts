@@ -23,7 +23,7 @@ describe('a tool', () => {
       async (found) => (await found.json()).tools[0].url as string,
     )
     await designer.getByRole('button', { name: 'New tool' }).click()
-    await designer.getByRole('radio', { name: 'Request' }).locator('..').click()
+    await choose(designer, designer.getByRole('combobox', { name: 'Where it comes from' }), 'Request')
     await designer.getByLabel('Name').fill('Booking lookup')
     await designer.getByLabel('Address').fill(office)
     await designer.getByRole('button', { name: 'Put it together' }).click()

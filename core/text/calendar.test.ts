@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { datesIn, daysIn, monthsIn } from './index'
+import { datesIn, dayIn, daysIn, monthsIn } from './index'
 
 const days = (text: string) => [...daysIn(text)].sort()
 const months = (text: string) => [...monthsIn(text)].sort((a, b) => a - b)
@@ -33,4 +33,20 @@ describe('months and dates', () => {
     expect(datesIn('3/4/2027')[0]).toMatchObject({ day: 3, month: 4, year: 2027 })
     expect(datesIn('30 people and 2 dogs')).toEqual([])
   })
+})
+
+describe('the day a text names, seen from today', () => {
+  const seen = (text: string) => {
+    const found = dayIn(text, '2026-11-29')
+    return found && `${found.year}-${found.month}-${found.day}`
+  }
+  it.each([
+    ['tomorrow', '2026-11-30'],
+    ['next Friday', '2026-12-4'],
+    ['12 March', '2027-3-12'],
+    ['on 3 December at noon', '2026-12-3'],
+    ['a wedding party in June', undefined],
+    ['next month', undefined],
+    ['my hedge', undefined],
+  ])('“%s”: %s', (text, day) => expect(seen(text)).toBe(day))
 })

@@ -64,7 +64,8 @@ export function dayIn(text: string, today: string): DayOfYear | undefined {
   const from = new Date(`${today}T12:00:00`)
   const found = PARSERS[languageOf(text)]
     .parse(text, from, { forwardDate: true })
-    .find(({ start }) => start.isCertain('day') || start.isCertain('weekday') || start.isCertain('month'))
+    // A month alone names no day of it.
+    .find(({ start }) => start.isCertain('day') || start.isCertain('weekday'))
   const named = found?.start
   return named && { year: named.get('year')!, month: named.get('month')!, day: named.get('day')! }
 }

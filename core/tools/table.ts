@@ -19,23 +19,23 @@ export interface LookupColumn {
 const MOST_CHOICES = 40
 const MOST_ROWS = 20
 
-/**
- * The rows of a source's passages as one table: those under the headers that most of its rows have. Undefined where none of
- * them is a row.
- */
-export function lookupTable(texts: readonly string[]): LookupTable | undefined {
-  const rows = texts
-    .flatMap((text) => text.split('\n'))
-    .flatMap((line) => {
-      const cells = cellsIn(line.trim())
-      return cells ? [cells] : []
-    })
-  if (rows.length === 0) return undefined
+/** More tables in one source are left out. */
+const MOST_TABLES = 10
+
+/** The tables that the passages of a source hold, the largest first: rows belong together by their first header. */
+export function lookupTables(texts: readonly string[]): LookupTable[] {
   const byFirst = new Map<string, (readonly RowCell[])[]>()
-  for (const row of rows) byFirst.set(row[0]!.header, [...(byFirst.get(row[0]!.header) ?? []), row])
-  const own = [...byFirst.values()].sort((a, b) => b.length - a.length)[0]!
-  const headers = [...new Set(own.flatMap((row) => row.map(({ header }) => header)))]
-  return { rows: own, columns: headers.map((header) => columnOf(header, own)) }
+  for (const line of texts.flatMap((text) => text.split('\n'))) {
+    const row = cellsIn(line.trim())
+    if (row) byFirst.set(row[0]!.header, [...(byFirst.get(row[0]!.header) ?? []), row])
+  }
+  return [...byFirst.values()]
+    .sort((a, b) => b.length * b[0]!.length - a.length * a[0]!.length)
+    .slice(0, MOST_TABLES)
+    .map((rows) => {
+      const headers = [...new Set(rows.flatMap((row) => row.map(({ header }) => header)))]
+      return { rows, columns: headers.map((header) => columnOf(header, rows)) }
+    })
 }
 
 function columnOf(header: string, rows: LookupTable['rows']): LookupColumn {

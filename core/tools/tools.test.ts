@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { calculator, lookUp, lookupInput, lookupTable, pick } from './index'
+import { calculator, type LookupTable, lookUp, lookupInput, lookupTables, pick } from './index'
 
 const work = async (expression: unknown) => calculator.call({ expression })
 
@@ -55,12 +55,17 @@ describe('chance', () => {
 })
 
 describe('a table that is looked up', () => {
-  const fares = lookupTable([
+  const [fares, docks] = lookupTables([
     'Fares of this summer',
     'Island: Sula Holm; Ticket: Adult; Single: £6.00; Return: £10.80\nIsland: Sula Holm; Ticket: Child; Single: £3.00; Return: £5.40',
     'Island: Inchmore; Ticket: Adult; Single: £8.50; Return: £15.30',
     'Dock: North; Depth: 4 m',
-  ])!
+  ]) as [LookupTable, LookupTable]
+
+  it('stands beside others of the same source, each by itself', () => {
+    expect(docks.columns.map(({ header }) => header)).toEqual(['Dock', 'Depth'])
+    expect(lookUp(docks, { dock: 'North' }).value).toEqual({ Dock: 'North', Depth: '4 m' })
+  })
 
   it('is asked for by what can be chosen, never by figures', () => {
     expect(lookupInput(fares)).toMatchObject({
@@ -77,5 +82,5 @@ describe('a table that is looked up', () => {
     expect(lookUp(fares, { island: 'Little Tarn' }).value).toEqual([])
   })
 
-  it('is none where no row stands', () => expect(lookupTable(['Dogs are welcome.'])).toBeUndefined())
+  it('is none where no row stands', () => expect(lookupTables(['Dogs are welcome.'])).toEqual([]))
 })

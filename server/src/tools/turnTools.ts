@@ -105,7 +105,8 @@ function toolFrom(
         conversationId: noting?.conversationId ?? null,
         input: kept(given),
         output: kept(tried.reply ?? ''),
-        isFailed: tried.isFailed,
+        // What the visitor is asked for again is no failure of the tool's.
+        isFailed: tried.isFailed && result.asksAgain === undefined,
         tookMs: tried.tookMs,
       }).catch((error: unknown) => means.log.error(error))
       return result

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, useId, watch } from 'vue'
-import { ElButton, ElInput, ElSegmented } from 'element-plus'
+import { computed, onMounted, ref, watch } from 'vue'
+import { ElButton, ElInput } from 'element-plus'
 import type { ToolKind, ToolShown } from '@parrot/contract'
 import { get, post } from '../api/client'
 import ChoiceField from '../shared/ChoiceField.vue'
@@ -14,18 +14,17 @@ import { blankOperation, hasAddress, KIND_ORDER, TOOL_KINDS } from './kinds'
 const props = defineProps<{ commands: readonly string[] }>()
 const emit = defineEmits<{ made: [tool: ToolShown]; cancel: [] }>()
 const kind = ref<ToolKind>('openapi')
-const KINDS = KIND_ORDER.map((value) => ({ value, label: TOOL_KINDS[value].name }))
+const KINDS = KIND_ORDER.map((value) => [value, TOOL_KINDS[value].name] as const)
 const form = ref({ name: '', url: '', document: '', secret: '', command: '' })
 const acting = useActing()
 const { error, isBusy } = acting
 const { hostToAllow, attempt, allow } = useAllowing(acting)
-const help = useId()
 
-const agentId = ref('')
+const agentId = ref<string>()
 const { data: known, load } = useLoaded(() => get<{ agents: { id: string; name: string }[] }>('/api/agents'))
 onMounted(load)
 const agents = computed(() => (known.value?.agents ?? []).map(({ id, name }) => [id, name] as const))
-const sourceId = ref('')
+const sourceId = ref<string>()
 const read = useLoaded(() =>
   get<{ sources: { id: string; title: string; status: string }[] }>(`/api/agents/${agentId.value}/sources`),
 )
@@ -35,7 +34,7 @@ const tables = computed(() =>
     .map(({ id, title }) => [id, title] as const),
 )
 watch(agentId, () => {
-  sourceId.value = ''
+  sourceId.value = undefined
   if (agentId.value) void read.load()
 })
 const ADDRESSES: Partial<Record<ToolKind, string>> = {
@@ -91,8 +90,13 @@ const make = () =>
     <div class="form-line">
       <span class="label">It is</span>
       <div>
-        <ElSegmented v-model="kind" :options="KINDS" aria-label="Where it comes from" :aria-describedby="help" />
-        <p :id="help" class="soft small">{{ TOOL_KINDS[kind].says }}</p>
+        <ChoiceField
+          :model-value="kind"
+          :options="KINDS"
+          about="Where it comes from"
+          @update:model-value="kind = $event ?? 'openapi'"
+        />
+        <p class="soft small">{{ TOOL_KINDS[kind].says }}</p>
       </div>
     </div>
     <label class="form-line"

@@ -53,8 +53,10 @@ const open = (tool: ToolShown) => router.push({ name: 'tool', params: { toolId: 
         <li v-for="tool in data.tools" :key="tool.id">
           <RouterLink class="name" :to="{ name: 'tool', params: { toolId: tool.id } }">{{ tool.name }}</RouterLink>
           <p class="soft">
-            {{ TOOL_KINDS[tool.kind].name }} at {{ tool.url || tool.command }}; {{ onIn(tool) }} of
-            {{ tool.operations.length }} {{ tool.operations.length === 1 ? 'operation' : 'operations' }} on
+            {{ TOOL_KINDS[tool.kind].name
+            }}<template v-if="tool.url || tool.command"> at {{ tool.url || tool.command }}</template
+            >; {{ onIn(tool) }} of {{ tool.operations.length }}
+            {{ tool.operations.length === 1 ? 'operation' : 'operations' }} on
           </p>
           <p class="told">
             <span v-if="usersOf(tool)">used by {{ usersOf(tool) }}</span>

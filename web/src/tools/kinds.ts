@@ -69,17 +69,22 @@ interface ObjectSchema {
 /** What an operation is given, as lines of a form. */
 export function linesOf(input: ToolOperation['input']): InputLine[] {
   const { properties = {}, required = [] } = input as ObjectSchema
-  return Object.entries(properties).map(([name, { type = 'string', format, description = '', enum: choices }]) => ({
-    name,
-    type: (choices
-      ? 'choice'
-      : format === 'date' || format === 'time' || format === 'email'
-        ? format
-        : type) as InputLine['type'],
-    description,
-    required: required.includes(name),
-    choices: (choices ?? []).map(String),
-  }))
+  // The order of properties says nothing: what is needed stands first, in its own.
+  const order = [...new Set([...required.filter((name) => name in properties), ...Object.keys(properties)])]
+  return order.map((name) => {
+    const { type = 'string', format, description = '', enum: choices } = properties[name]!
+    return {
+      name,
+      type: (choices
+        ? 'choice'
+        : format === 'date' || format === 'time' || format === 'email'
+          ? format
+          : type) as InputLine['type'],
+      description,
+      required: required.includes(name),
+      choices: (choices ?? []).map(String),
+    }
+  })
 }
 
 const FORMATS = new Set(['date', 'time', 'email'])

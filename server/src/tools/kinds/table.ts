@@ -1,5 +1,5 @@
 import { and, asc, eq, isNull } from 'drizzle-orm'
-import { lookUp, lookupInput, lookupTable, type LookupTable } from '@parrot/core/tools'
+import { lookUp, lookupInput, lookupTables, type LookupTable } from '@parrot/core/tools'
 import { agentSources, passages, sources, type Database } from '../../database'
 import { HttpProblem } from '../../http/problems'
 import { mayTurnTo } from '../../team/mayTurnTo'
@@ -11,32 +11,41 @@ const MOST_PASSAGES = 5000
 /** A table of a source, whose rows are looked up by what stands in them: exact, and never out of a sentence. */
 export const table: ToolKindAtHand = {
   operations: async ({ name, settings }, { db }) => {
-    const found = await tableOf(db, settings)
-    if (!found) throw new HttpProblem(422, 'That source holds no table.', 'Choose one that was read from rows.')
-    const input = lookupInput(found)
-    if (Object.keys(input.properties ?? {}).length === 0)
+    const found = await tablesOf(db, settings)
+    if (found.length === 0)
+      throw new HttpProblem(422, 'That source holds no table.', 'Choose one that was read from rows.')
+    const offered = found.flatMap((each) => {
+      const input = lookupInput(each)
+      if (Object.keys(input.properties ?? {}).length === 0) return []
+      const headers = each.columns.map(({ header }) => header)
+      const title = found.length === 1 ? name : `${name} by ${headers[0]}`
+      const told = operation(nameFor(each), title, `Looks rows up in a table with ${headers.join(', ')}.`, {})
+      return [{ ...told, input: input as typeof told.input }]
+    })
+    if (offered.length === 0)
       throw new HttpProblem(422, 'Nothing in that table can be chosen by.', 'It needs a column with names in it.')
-    const headers = found.columns.map(({ header }) => header).join(', ')
-    const own = { input: input as ReturnType<typeof operation>['input'] }
-    return [operation('look_up_row', name, `Looks rows up in a table with ${headers}.`, {}, own)]
+    return offered
   },
 
-  async call({ means: { db }, row, input, caller, isDry }) {
+  async call({ means: { db }, row, operation: { name, request }, input, caller, isDry }) {
     const sent = { method: 'LOOK UP', url: row.name, headers: {}, body: JSON.stringify(input, null, 2) }
     if (isDry) return { sent, result: null }
     const { agentId = '' } = row.settings
     if (caller.agentId !== null && caller.agentId !== agentId && !(await mayTurnTo(db, caller.agentId, agentId)))
       return { sent, result: failed('That table is not shared with everybody who may edit this agent.') }
-    const found = await tableOf(db, row.settings)
+    const tables = await tablesOf(db, row.settings)
+    const found = tables.find((each) => nameFor(each) === (request?.url || name))
     return { sent, result: found ? lookUp(found, input) : failed('The table is no more.') }
   },
 }
 
-/** The table of a source as it was read last; undefined where it is gone from the agent's library, or holds none. */
-async function tableOf(
-  db: Database,
-  { agentId = '', sourceId = '' }: ToolRow['settings'],
-): Promise<LookupTable | undefined> {
+const LONGEST_NAME = 60
+/** What a table is asked by: it stays the same when the source is read anew. */
+const nameFor = ({ columns }: LookupTable): string =>
+  `look_up_${columns[0]!.input.replace(/[^A-Za-z0-9_-]/g, '')}`.slice(0, LONGEST_NAME)
+
+/** The tables of a source as it was read last; none where it is gone from the agent's library, or holds none. */
+async function tablesOf(db: Database, { agentId = '', sourceId = '' }: ToolRow['settings']): Promise<LookupTable[]> {
   const rows = await db
     .select({ text: passages.text })
     .from(passages)
@@ -52,5 +61,5 @@ async function tableOf(
     )
     .orderBy(asc(passages.ordinal))
     .limit(MOST_PASSAGES)
-  return lookupTable(rows.map(({ text }) => text))
+  return lookupTables(rows.map(({ text }) => text))
 }
