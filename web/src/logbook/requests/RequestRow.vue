@@ -46,8 +46,8 @@ const putOff = (day: unknown) =>
     <p class="head">
       <b>{{ request.title }}</b>
       <span class="small soft"
-        >{{ kind.asks.toLowerCase() }}, asked {{ ago(request.askedAt)
-        }}<template v-if="dueWords(request)">, {{ dueWords(request) }}</template></span
+        ><template v-if="!isOver(request)">{{ kind.asks.toLowerCase() }}, </template>asked {{ ago(request.askedAt)
+        }}<template v-if="!isOver(request) && dueWords(request)">, {{ dueWords(request) }}</template></span
       >
       <ElButton
         v-if="request.conversationId && !isInConversation"
