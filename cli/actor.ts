@@ -2,9 +2,8 @@ import { endpointOptions } from '@parrot/contract'
 import { dayOf, ModelProblem, takeTurn, type Exchange, type Model, type TurnState } from '@parrot/core/dialogue'
 import { judging } from '@parrot/core/errands'
 import { openAgent, type FolderAgent } from '@parrot/core/folder'
-import { calculator } from '@parrot/core/tools'
 import { rememberingUnderstudy } from '@parrot/core/understudy'
-import type { JudgeOther } from '@parrot/core/rehearsal'
+import { rehearsedTools, type JudgeOther } from '@parrot/core/rehearsal'
 import { endpointModel, runErrand } from '@parrot/server/protocol'
 import { CliProblem } from './problem'
 
@@ -47,7 +46,7 @@ export async function actorFor(agent: FolderAgent, choice: ModelChoice): Promise
         clock: () => performance.now(),
         today,
         audience: 'reviewer',
-        tools: [calculator],
+        tools: rehearsedTools(brief, [], [], () => new Date()),
       }),
   }
 }

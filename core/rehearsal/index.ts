@@ -4,7 +4,7 @@ export { checkSchema, judge, meansTheSame, type Check, type CheckedReply, type V
 export { repeated, type Repeats } from './repeated'
 export {
   playScript,
-  withRecorded,
+  rehearsedTools,
   type RecordedAnswer,
   type JudgeOther,
   type PlayTurn,

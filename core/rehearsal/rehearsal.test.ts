@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest'
 import { briefFrom } from '../brief'
 import { takeTurn, type Citation } from '../dialogue'
 import { understudy } from '../understudy'
-import { compareRuns, judge, playScript, repeated, scriptSchema, type Check, type ScriptResult } from './index'
+import {
+  compareRuns,
+  judge,
+  playScript,
+  rehearsedTools,
+  repeated,
+  scriptSchema,
+  type Check,
+  type ScriptResult,
+} from './index'
 
 const citation: Citation = {
   marker: 1,
@@ -246,5 +255,33 @@ describe('comparing runs', () => {
       { scriptId: 'd', movement: 'same', turns: [] },
       { scriptId: 'e', movement: 'new', turns: [] },
     ])
+  })
+})
+
+describe('tools where nobody outside is asked', () => {
+  const tools = (recorded: { name: string; answer: string }[] = []) =>
+    rehearsedTools(
+      briefFrom({ tools: [{ id: 'pick' }, { id: 'water_level' }] }),
+      [{ name: 'water_level', title: 'Water', description: '', parameters: {}, changes: false, answer: '"kept"' }],
+      recorded,
+      () => new Date(0),
+    )
+  const told = async (name: string, input: object, recorded?: { name: string; answer: string }[]) =>
+    (
+      await tools(recorded)
+        .find((tool) => tool.name === name)
+        ?.call(input)
+    )?.text
+
+  it('answer as was kept for tests, and chance always takes the first', async () => {
+    expect(await told('water_level', {})).toBe('"kept"')
+    expect(await told('pick', { choices: 'tea, coffee' })).toBe('tea')
+    expect(await told('calculator', { expression: '2 + 3' })).toBe('5')
+    expect(await told('today', {})).toBeUndefined()
+  })
+
+  it('answer as the script says, those that need nothing outside too', async () => {
+    expect(await told('pick', {}, [{ name: 'pick', answer: '{"picked":"coffee"}' }])).toContain('coffee')
+    expect(await told('water_level', {}, [{ name: 'water_level', answer: '{"litres":3}' }])).toContain('3')
   })
 })

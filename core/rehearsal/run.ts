@@ -3,7 +3,8 @@ import { exchangeOf, type Citation, type Exchange, type Outcome, type TurnState,
 import { judge, type Check, type Verdict } from './checks'
 import type { Repeats } from './repeated'
 import type { Insert } from '../inserts'
-import type { StandIn } from '../tools'
+import type { Brief } from '../brief'
+import { builtInsFor, standInTool, type StandIn, type Tool } from '../tools'
 import type { Script, ScriptTurn } from './script'
 
 /** One turn of a run: what was said, what came back, and each check with its verdict. */
@@ -41,12 +42,26 @@ export type PlayTurn = (
 /** What a tool answers in a script, by its name. */
 export type RecordedAnswer = NonNullable<ScriptTurn['tools']>[number]
 
-/** Stand-ins that answer as a script says, where it says something. */
-export const withRecorded = (tools: readonly StandIn[], recorded: readonly RecordedAnswer[]): readonly StandIn[] =>
-  tools.map((tool) => {
-    const said = recorded.find(({ name }) => name === tool.name)
-    return said ? { ...tool, answer: said.answer } : tool
+/**
+ * The tools of an agent where nobody outside is asked: they answer as a script says where it says something, else as was
+ * kept for tests; what needs nothing outside does what it does, and chance always takes the first.
+ */
+export function rehearsedTools(
+  brief: Pick<Brief, 'tools'>,
+  standIns: readonly StandIn[],
+  recorded: readonly RecordedAnswer[],
+  now: () => Date,
+): readonly Tool[] {
+  const named = new Set(brief.tools.flatMap(({ id, enabled }) => (enabled ? [id] : [])))
+  const said = (name: string) => recorded.find((each) => each.name === name)?.answer
+  const own = builtInsFor(named, { now, random: () => 0 }).map((tool) => {
+    const answer = said(tool.name)
+    return answer === undefined
+      ? tool
+      : standInTool({ ...tool, title: tool.title ?? tool.name, changes: false, answer })
   })
+  return [...own, ...standIns.map((tool) => standInTool({ ...tool, answer: said(tool.name) ?? tool.answer }))]
+}
 
 /** Judges what nothing here can, of a reply; undefined when it cannot either. */
 export type JudgeOther = (

@@ -1,4 +1,5 @@
 /** What a tool is, its call and result, what it asks for and how what came of it is told, and tools that need nothing outside. */
+export { builtIns, builtInsFor, type ToolMeans } from './builtIn'
 export { calculator } from './calculator'
 export { today } from './today'
 export { fenced, resultIn } from './fence'

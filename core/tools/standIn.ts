@@ -1,3 +1,4 @@
+import { lookUp, type LookupTable } from './table'
 import type { Schema, Tool } from './tool'
 
 /** A tool without its outside: what it is, and what answers in its place. */
@@ -9,12 +10,15 @@ export interface StandIn {
   readonly changes: boolean
   /** JSON or words; null where nothing was kept. */
   readonly answer: string | null
+  /** Of a table that was read: it is looked up for real, where nothing else was kept or recorded. */
+  readonly table?: LookupTable
 }
 
 /** A tool that answers with what was recorded or written, and asks nobody. */
-export const standInTool = ({ answer, ...tool }: StandIn): Tool => ({
+export const standInTool = ({ answer, table, ...tool }: StandIn): Tool => ({
   ...tool,
-  call: () => {
+  call: (input) => {
+    if (answer === null && table) return lookUp(table, (input ?? {}) as Readonly<Record<string, unknown>>)
     if (answer === null)
       return { text: `Nothing stands in for “${tool.title}”: keep an answer for tests under Tools.`, isFailed: true }
     const value = parsed(answer)

@@ -252,7 +252,8 @@ function logbookStage(visits: Visits | undefined, requested: number): StageState
   const wanted = [
     asks,
     waiting > 0 ? `${plural(waiting, 'visitor waits', 'visitors wait')} for a person` : '',
-    plural(total, 'conversation'),
+    // What waits is told before what there is: the path has little room.
+    asks === '' ? plural(total, 'conversation') : '',
     unanswered > 0 ? `${unanswered} unanswered` : '',
     passedOn > 0 ? `${passedOn} wanted a person` : '',
   ]

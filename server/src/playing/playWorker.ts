@@ -9,10 +9,10 @@ import {
   type TurnState,
 } from '@parrot/core/dialogue'
 import { libraryOf, withLibraryEdits, type LibraryEdit, type LibraryPart } from '@parrot/core/refine'
-import { playScript, withRecorded, type RecordedAnswer, type Script, type ScriptResult } from '@parrot/core/rehearsal'
+import { playScript, rehearsedTools, type RecordedAnswer, type Script, type ScriptResult } from '@parrot/core/rehearsal'
 import { rememberingUnderstudy } from '@parrot/core/understudy'
 import { readSnapshot } from '../library/snapshots'
-import { calculator, standInTool, type StandIn } from '@parrot/core/tools'
+import type { StandIn } from '@parrot/core/tools'
 
 /** A source version as it is played with: what it is, and the file its index lies in. */
 export interface PlayedVersion {
@@ -76,7 +76,7 @@ function playTurn(
     clock: () => performance.now(),
     today: subject.today,
     audience: 'reviewer',
-    tools: [calculator, ...withRecorded(subject.tools, recorded).map(standInTool)],
+    tools: rehearsedTools(subject.brief, subject.tools, recorded, () => new Date()),
     colleagues: subject.colleagues.map(({ agent, name, subject: theirs }) => ({
       agent,
       name,

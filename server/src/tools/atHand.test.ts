@@ -130,6 +130,11 @@ describe('a table of a source', () => {
     })
     const turn = await app.ask('POST', `/api/agents/${tia.id}/turns`, { text: 'Which fare to Inchmore for a child?' })
     expect(turn.body.reply).toBe('£4.20 to Inchmore [1].')
+    // A script looks it up for real: what was read here is no outside.
+    const turns = [{ say: 'Which fare to Inchmore for an adult?', checks: [{ kind: 'includes', text: '£8.50' }] }]
+    const script = (await app.ask('POST', `/api/agents/${tia.id}/scripts`, { title: 'Fares', turns })).body
+    const run = (await app.ask('POST', `/api/agents/${tia.id}/rehearsals`, { scriptIds: [script.id], wait: 60 })).body
+    expect(run).toMatchObject({ passed: 1, failed: 0 })
     await app.ask('DELETE', `/api/agents/${tia.id}/sources/${sourceId}`)
     expect((await call(tool, { island: 'Inchmore' })).result).toBe('The table is no more.')
     const refused = await app.ask('POST', '/api/tools', { kind: 'table', name: 'Gone', settings })

@@ -1,11 +1,11 @@
 import type { Brief } from '@parrot/core/brief'
 import { maskedWithin, type Mask } from '@parrot/core/dialogue'
-import { withRecorded, type RecordedAnswer } from '@parrot/core/rehearsal'
-import { standInTool, timesIn, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
+import { rehearsedTools as rehearsed, type RecordedAnswer } from '@parrot/core/rehearsal'
+import { builtInsFor, standInTool, timesIn, type StandIn, type Tool, type ToolResult } from '@parrot/core/tools'
 import type { ToolOperation } from '@parrot/contract'
 import type { Services } from '../services'
-import { BUILT_IN_REHEARSED, BUILT_IN_TOOLS, EVERYBODYS } from './builtIn'
-import type { Caller } from './kinds'
+import { HERE } from './builtIn'
+import { tableOf, type Caller } from './kinds'
 import { operate } from './operate'
 import { callsToday, listTools, noteCall, type ToolRow } from './queries'
 
@@ -29,18 +29,25 @@ export async function toolsFor(
   noting?: Noting,
 ): Promise<readonly Tool[]> {
   const named = namesIn(brief)
-  if (named.size === 0) return EVERYBODYS
+  const builtIn = builtInsFor(named, HERE)
+  if (named.size === 0) return builtIn
   const outside = (await operationsFor(means.db, named)).map(({ row, operation }) =>
     toolFrom(means, row, operation, { agentId, isTrying, noting }),
   )
-  const builtIn = BUILT_IN_TOOLS.filter((tool) => named.has(tool.name) || EVERYBODYS.includes(tool))
   return [...builtIn, ...outside]
 }
 
 /** The same where nobody outside may be asked at all: in rehearsals, trials and studies, in a form a thread can be given. */
 export async function standInsFor({ db }: Pick<Services, 'db'>, brief: Brief): Promise<readonly StandIn[]> {
   const named = namesIn(brief)
-  return named.size === 0 ? [] : (await operationsFor(db, named)).map(({ operation }) => standInOf(operation))
+  if (named.size === 0) return []
+  return Promise.all(
+    (await operationsFor(db, named)).map(async ({ row, operation }) => {
+      // What was read into a library is no outside: scripts look it up for real.
+      const table = row.kind === 'table' ? await tableOf(db, row.settings, operation) : undefined
+      return { ...standInOf(operation), ...(table ? { table } : {}) }
+    }),
+  )
 }
 
 const namesIn = ({ tools }: Brief): ReadonlySet<string> =>
@@ -57,10 +64,7 @@ export const rehearsedTools = async (
   means: Pick<Services, 'db'>,
   brief: Brief,
   recorded: readonly RecordedAnswer[],
-): Promise<readonly Tool[]> => [
-  ...BUILT_IN_REHEARSED.filter((tool) => namesIn(brief).has(tool.name) || EVERYBODYS.includes(tool)),
-  ...withRecorded(await standInsFor(means, brief), recorded).map(standInTool),
-]
+): Promise<readonly Tool[]> => rehearsed(brief, await standInsFor(means, brief), recorded, HERE.now)
 
 const standInOf = ({ name, title, description, input, changes, standIn }: ToolOperation): StandIn => ({
   name,

@@ -12,6 +12,7 @@ import { team } from './team'
 
 export { keepReminding, sendDue } from './reminder'
 export { readOpenSearch } from './search'
+export { tableOf } from './table'
 export type { Caller } from './kind'
 
 const KINDS: Partial<Readonly<Record<ToolKind, ToolKindAtHand>>> = {

@@ -1,5 +1,6 @@
 import { and, asc, eq, isNull } from 'drizzle-orm'
 import { lookUp, lookupInput, lookupTables, type LookupTable } from '@parrot/core/tools'
+import type { ToolOperation } from '@parrot/contract'
 import { agentSources, passages, sources, type Database } from '../../database'
 import { HttpProblem } from '../../http/problems'
 import { mayTurnTo } from '../../team/mayTurnTo'
@@ -27,14 +28,13 @@ export const table: ToolKindAtHand = {
     return offered
   },
 
-  async call({ means: { db }, row, operation: { name, request }, input, caller, isDry }) {
+  async call({ means: { db }, row, operation: asked, input, caller, isDry }) {
     const sent = { method: 'LOOK UP', url: row.name, headers: {}, body: JSON.stringify(input, null, 2) }
     if (isDry) return { sent, result: null }
     const { agentId = '' } = row.settings
     if (caller.agentId !== null && caller.agentId !== agentId && !(await mayTurnTo(db, caller.agentId, agentId)))
       return { sent, result: failed('That table is not shared with everybody who may edit this agent.') }
-    const tables = await tablesOf(db, row.settings)
-    const found = tables.find((each) => nameFor(each) === (request?.url || name))
+    const found = await tableOf(db, row.settings, asked)
     return { sent, result: found ? lookUp(found, input) : failed('The table is no more.') }
   },
 }
@@ -43,6 +43,14 @@ const LONGEST_NAME = 60
 /** What a table is asked by: it stays the same when the source is read anew. */
 const nameFor = ({ columns }: LookupTable): string =>
   `look_up_${columns[0]!.input.replace(/[^A-Za-z0-9_-]/g, '')}`.slice(0, LONGEST_NAME)
+
+/** The table that an operation looks up; undefined where it is no more. */
+export const tableOf = async (
+  db: Database,
+  settings: ToolRow['settings'],
+  { name, request }: Pick<ToolOperation, 'name' | 'request'>,
+): Promise<LookupTable | undefined> =>
+  (await tablesOf(db, settings)).find((each) => nameFor(each) === (request?.url || name))
 
 /** The tables of a source as it was read last; none where it is gone from the agent's library, or holds none. */
 async function tablesOf(db: Database, { agentId = '', sourceId = '' }: ToolRow['settings']): Promise<LookupTable[]> {
