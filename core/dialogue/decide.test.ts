@@ -150,6 +150,15 @@ describe('what the team has to agree to', () => {
     expect([paid, turn.held.length]).toEqual([[], 1])
   })
 
+  it('shows what its tool shows', async () => {
+    const insert = { kind: 'link', title: 'Your receipt', url: 'https://bank.example/r1' } as const
+    const [refund] = office().tools
+    const shows: Tool = { ...refund!, call: () => ({ text: 'Paid', shows: { insert, grounds: [] } }) }
+    const talk = await desk([shows])
+    const { held } = await asked(WANTS, talk)
+    expect((await talk.decide(held[0]!, true)).inserts).toEqual([insert])
+  })
+
   it('is told of in words where the agent does it no more', async () => {
     const { tools } = office()
     const talk = await desk(tools)

@@ -2,6 +2,7 @@ import { inItsLanguage } from '../brief'
 import { phrasesFor } from '../languages'
 import { carryOut } from './carryOut'
 import { memoryAt, withMemoryAt, withoutHeld } from './held'
+import { showToolInserts } from './inserts'
 import { jobsOf } from './jobs'
 import { memoryOf } from './memory'
 import { begun } from './takeTurn'
@@ -42,8 +43,9 @@ export async function takeDecision(held: Held, { isAgreed, words }: Decision, gi
     : job
       ? await carryOut(job, asked, state, context, lead, [])
       : { state: { ...refused, reply: phrases.duty.notDone, outcome: 'unknown' as const }, report: gone(held) }
+  const { state: shown } = await showToolInserts(decided, context)
   return {
-    ...decided,
+    ...shown,
     memory: withMemoryAt(whole, held.path, decided.memory),
     workings: report ? [{ step: 'decision', title: 'Decided by the team', ...report, tookMs: 0 }] : [],
   }
