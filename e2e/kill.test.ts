@@ -110,7 +110,7 @@ describe('a server killed at any moment of its reading', () => {
     const { agents } = await api<{ agents: { id: string; name: string }[] }>('GET', '/api/agents')
     const agent = agents.find(({ name }) => name === 'Marlow')!.id
     const copies = Array.from(
-      { length: 30 },
+      { length: 12 },
       (_, at) =>
         `# Copy ${at}\nvisitor: Can I bring my dog?\n- says: “lead”\nvisitor: What does a bicycle cost?\n- cites`,
     )
