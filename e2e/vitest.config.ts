@@ -10,6 +10,8 @@ export default defineConfig({
     expect: { poll: { timeout: 30_000 } },
     // Each file has a product of its own, with ports, data and browser.
     maxWorkers: 2,
+    // A click that met a page still moving is made once more; what is broken fails twice.
+    retry: 1,
     // One journey: what a later test needs, an earlier one has made.
     bail: 3,
   },
