@@ -3,5 +3,6 @@ export { INSERT_KINDS, insertSchema, SHOWN_KINDS, type Insert, type InsertKind, 
 export { isMade, MADE_KINDS, makeInsert, type MadeInsert, type MadeKind } from './make'
 export { aboutIn, namesKind, type Ground, type Material, type MaterialPassage } from './material'
 export { marked } from './marks'
+export { figureIn } from './cell'
 export { figureWithUnit } from './figure'
 export { insertAsText, replyAsText } from './tell'

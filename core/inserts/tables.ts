@@ -1,4 +1,5 @@
-import { contentStems, quantitiesIn, type RowCell } from '../text'
+import { contentStems, type RowCell } from '../text'
+import { figureIn } from './cell'
 import { rowsIn, type Ground, type Material, type MaterialPassage } from './material'
 import type { InsertOf } from './schema'
 
@@ -56,21 +57,6 @@ export function makeTable(material: Material): { insert: InsertOf<'table'>; grou
     insert: { kind: 'table', title, columns: [...headers], rows: rows.map((row) => [...row]), marker: 1 },
     grounds: [ground],
   }
-}
-
-interface Figure {
-  readonly value: number
-  readonly unit: string
-}
-
-/** The figure a cell is: "£10.80", "35 minutes", "6"; undefined where it says more, or a time of day. */
-function figureIn(cell: string): Figure | undefined {
-  const text = cell.trim()
-  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) return { value: Number(text.replace(',', '.')), unit: '' }
-  const found = quantitiesIn(text)
-  const [only] = found
-  if (found.length !== 1 || !only || only.dimension === 'clock') return undefined
-  return only.text.trim().length >= text.length - 1 ? { value: only.amount, unit: only.unit } : undefined
 }
 
 /** A value that stands for time passing: a year, a month, a date. */

@@ -1,4 +1,5 @@
-import { cellsIn, contentStems, type RowCell } from '../text'
+import { figureIn } from '../inserts'
+import { cellsIn, contentStems, quantitiesIn, type RowCell } from '../text'
 import type { Schema, ToolResult } from './tool'
 
 /** A table whose rows can be asked for by what stands in them. */
@@ -41,11 +42,15 @@ export function lookupTables(texts: readonly string[]): LookupTable[] {
 function columnOf(header: string, rows: LookupTable['rows']): LookupColumn {
   const values = rows.flatMap((row) => row.filter((cell) => cell.header === header).map(({ value }) => value.trim()))
   const different = [...new Set(values)].filter((value) => value !== '')
-  const isFigure = different.length > 0 && different.every((value) => /^\D{0,3}\d[\d.,:\s]*\D{0,12}$/.test(value))
+  const isFigure = different.length > 0 && different.every(isFigureOrTime)
   const isFew = different.length <= MOST_CHOICES && different.length > 0
   // A name that tells the rows apart is asked for, too; figures never are.
   return { header, input: inputOf(header), choices: isFew && !isFigure ? different : undefined }
 }
+
+/** A figure with its unit, or a time of day. */
+const isFigureOrTime = (value: string): boolean =>
+  figureIn(value) !== undefined || quantitiesIn(value).some(({ dimension }) => dimension === 'clock')
 
 const inputOf = (header: string): string =>
   header

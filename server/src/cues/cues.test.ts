@@ -323,6 +323,19 @@ describe('a cue of files', () => {
     expect((await eventsOf(relay.id)).filter(({ because }) => because === '')).toMatchObject([{ title: 'note.md' }])
   })
 
+  it('begins for none of many that were there before, however many there are', async () => {
+    mkdirSync(join(folder, 'many'))
+    const old = new Date(Date.now() - 60_000)
+    for (let at = 0; at < 130; at++) {
+      const path = join(folder, 'many', `${at}.md`)
+      writeFileSync(path, 'Old.')
+      utimesSync(path, old, old)
+    }
+    const relay = await make({ kind: 'file', folder: 'many' })
+    for (let looks = 0; looks < 3; looks++) await look(relay.id)
+    expect(await runsOf(relay.id)).toEqual([])
+  })
+
   it('leaves its folder by no path, and says what is missing', async () => {
     for (const path of ['../other', '/etc', 'a/../../b'])
       expect((await app.ask('POST', `/api/agents/${agent}/relays`, { name: 'x', cue: { ...cue, folder: path } })).status).toBe(400) // prettier-ignore

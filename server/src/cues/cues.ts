@@ -125,17 +125,18 @@ async function begunToday(db: Reading, relayId: string): Promise<number> {
 /** What stands where a cue looks and was not seen there yet, the latest first; undefined for a cue that looks nowhere. */
 function unseen(
   means: Means,
-  { agentId }: RelayRow,
+  { agentId }: Pick<RelayRow, 'agentId'>,
   cue: Cue,
-  seen: ReadonlySet<string>,
+  seen: () => Promise<ReadonlySet<string>>,
   most: number,
+  isFirst = false,
 ): Promise<CueEvent[]> | undefined {
   if (cue.kind === 'feed') return entriesOf(means, cue.url).then((entries) => entries.slice(0, most))
-  if (cue.kind === 'file') return filesIn(means, cue, seen, most)
-  return cue.kind === 'wanting' ? groupsGrown(means.db, agentId, cue, seen, most) : undefined
+  if (cue.kind === 'file') return seen().then((known) => filesIn(means, cue, known, isFirst ? 'names' : most))
+  return cue.kind === 'wanting' ? seen().then((known) => groupsGrown(means.db, agentId, cue, known, most)) : undefined
 }
 
-const MOST_AT_ONCE = 200
+const MOST_AT_ONCE = 50
 
 /** Begins a relay for what is new where its cue looks, the oldest first; at the first look all there is was there before. */
 async function takeUnseen(means: Means, relay: RelayRow, looked: Promise<readonly CueEvent[]>): Promise<void> {
@@ -190,7 +191,7 @@ async function lookWhereItIs(means: Means, relay: RelayRow): Promise<boolean> {
   const cue = relay.cue
   if (!cue || !(await putOn(db, relay))) return false
   try {
-    const looked = unseen(means, relay, cue, await seenFor(db, relay.id), MOST_AT_ONCE)
+    const looked = unseen(means, relay, cue, () => seenFor(db, relay.id), MOST_AT_ONCE, relay.lookedAt === null)
     if (looked) await takeUnseen(means, relay, looked)
     else if (cue.kind === 'mail') await lookAtMails(means, relay, cue)
   } catch (error) {
@@ -249,7 +250,7 @@ export async function tryCue(means: Means, relay: RelayRow, cue: Cue): Promise<C
 }
 
 async function lastEvents(means: Means, relay: RelayRow, cue: Cue): Promise<readonly CueEvent[]> {
-  const looked = unseen(means, relay, cue, new Set(), TRIED_ON)
+  const looked = unseen(means, relay, cue, async () => new Set<string>(), TRIED_ON)
   if (looked) return looked
   if (cue.kind === 'mail') return lastMails(means, cue, relay.sealedSecret, TRIED_ON)
   if (cue.kind === 'conversation') return endedTalks(means.db, relay.agentId, TRIED_ON)

@@ -16,13 +16,13 @@ const LONGEST_TEXT = 20_000
 
 /**
  * Files of a folder that were not seen yet, the latest first, each with its text as the library would read it. Links and
- * folders within are left out. Throws words where the folder is not there, or none was set for this machine.
+ * folders within are left out. With `names` all of them are told and none is read: what was there before. Throws words where the folder is not there, or none was set for this machine.
  */
 export async function filesIn(
   { config, pool }: Means,
   { folder }: FileCue,
   seen: ReadonlySet<string>,
-  most: number,
+  most: number | 'names',
 ): Promise<CueEvent[]> {
   if (config.cueFolder === undefined)
     throw new HttpProblem(
@@ -39,20 +39,26 @@ export async function filesIn(
     )
   })
   const found: { name: string; path: string; key: string; at: Date }[] = []
-  for (const name of listed.filter((each) => !each.startsWith('.')).slice(0, MOST_LISTED)) {
+  if (listed.length > MOST_LISTED)
+    throw new HttpProblem(
+      409,
+      `There are more than ${MOST_LISTED} files in “${folder || '.'}”.`,
+      'Move those that were read elsewhere.',
+    )
+  for (const name of listed.filter((each) => !each.startsWith('.'))) {
     const path = join(root, name)
     const { mtimeMs, size, ...file } = await lstat(path)
     const key = `${name} ${mtimeMs} ${size}`
     if (!isPlain(file.mode) || size > MOST_BYTES || seen.has(key) || Date.now() - mtimeMs < SETTLED_MS) continue
     found.push({ name, path, key, at: new Date(mtimeMs) })
   }
-  const newest = found.sort((a, b) => b.at.getTime() - a.at.getTime()).slice(0, most)
+  const newest = found.sort((a, b) => b.at.getTime() - a.at.getTime())
   return Promise.all(
-    newest.map(async ({ name, path, key, at }) => ({
+    (most === 'names' ? newest : newest.slice(0, most)).map(async ({ name, path, key, at }) => ({
       key,
       title: name,
       at,
-      values: { name, folder, text: await textOf(pool, path, name) },
+      values: { name, folder, text: most === 'names' ? '' : await textOf(pool, path, name) },
     })),
   )
 }

@@ -32,7 +32,8 @@ export async function decide(
     )
     return { ...row, state }
   } catch (error) {
-    await setRequest(db, id, { state: isAgreed ? 'failed' : 'waiting' })
+    // What broke off after a yes may have been done: it stays as it is, and is shown as cut off after a while.
+    if (!row.held || !isAgreed) await setRequest(db, id, { state: 'waiting' })
     throw error
   } finally {
     if (row.conversationId !== null) bus.tell(row.conversationId, 'lines')

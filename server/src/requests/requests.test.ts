@@ -158,6 +158,15 @@ describe('a tool that the team has to agree to', () => {
     await app.ask('PUT', `/api/agents/${agent}/desk`, desk)
   })
 
+  it('is not offered to be tried again where something broke after the yes: it may have been done', async () => {
+    const { conversationId } = await wanting()
+    const [{ id }] = (await listed()).requests
+    await app.services.db.delete(conversations).where(eq(conversations.id, conversationId))
+    expect((await decide(id, true)).status).toBe(404)
+    expect((await listed()).requests).toMatchObject([{ id, state: 'doing' }])
+    expect((await decide(id, true)).status).toBe(409)
+  })
+
   it('is nothing that a designer’s own try asks for', async () => {
     const { body } = await app.ask('POST', `/api/agents/${agent}/turns`, { text: 'I want my money back for plot 12' })
     expect(JSON.stringify(body.workings)).toContain('Waits for the team')

@@ -20,19 +20,8 @@ export const TOOL_KINDS: Readonly<Record<ToolKind, { readonly name: string; read
 /** Kinds that have an address of their own. */
 const OWN: ReadonlySet<ToolKind> = new Set(['mail', 'library', 'table', 'reminder', 'team'])
 export const hasAddress = (kind: ToolKind): boolean => !OWN.has(kind)
-export const KIND_ORDER: readonly ToolKind[] = [
-  'http',
-  'openapi',
-  'mcp',
-  'calendar',
-  'mail',
-  'search',
-  'library',
-  'table',
-  'reminder',
-  'team',
-  'drawing',
-]
+/** All of them, as they are offered. */
+export const KIND_ORDER = Object.keys(TOOL_KINDS) as ToolKind[]
 
 /** An operation of one's own, as it begins. */
 export const blankOperation = (): ToolOperation => ({
