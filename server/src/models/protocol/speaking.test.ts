@@ -96,7 +96,7 @@ describe('what a model streams', () => {
     })
     await use(baseUrl)
     const { heard, last, raw } = await visit()
-    expect(raw).not.toMatch(/4111|lephant|evil|off in Oct(?!ober)/)
+    expect(raw).not.toMatch(/4111 11|11 1111|lephant|evil|off in Oct(?!ober)/)
     expect(heard).toMatch(/^The water is turned on in April \[1\]\./)
     // What came right before the line broke may be lost on its way.
     expect(last.data.reply).toMatch(/^The water is turned on in April \[1\]\.(?: See the list\.)?$/)
