@@ -129,6 +129,8 @@ const toolSchema = z.object({
   approval: z.enum(['never', 'visitor', 'designer']).default('never'),
   /** How often it is used in one conversation; null for as often as it is called for. */
   mostCalls: z.number().int().min(1).max(1000).nullable().default(null),
+  /** How often for one answer, with different inputs; the same inputs are answered from the first call. */
+  mostCallsATurn: z.number().int().min(1).max(100).nullable().default(null),
   /** How its result is told, with {{names}} of what it was given and gave back; empty for as it comes. */
   tells: line(1000).default(''),
   /** What is said when it fails, and while it works. */

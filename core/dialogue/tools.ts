@@ -18,8 +18,8 @@ const MOST_DONE = 20
 
 /**
  * Does what a model wants called, all of one round at the same time. A call with the same input as an earlier one of the
- * turn is answered from that; a tool that is not there, a call too many, and one that the visitor or the team has to agree to first,
- * are answered with words for the model.
+ * turn, or of the round, is answered from that; a tool that is not there, a call too many, and one that the visitor or the
+ * team has to agree to first, are answered with words for the model.
  */
 export async function callTools(
   calls: readonly ToolCall[],
@@ -27,19 +27,44 @@ export async function callTools(
   memory: Memory,
   context: TurnContext,
 ): Promise<ToolUse[]> {
-  return Promise.all(
-    calls.map(async (call, at): Promise<ToolUse> => {
-      const same = before.find((use) => sameCall(use.call, call))
-      if (same) return { call, result: same.result, tookMs: 0 }
-      if (at >= MOST_AT_ONCE) return { call, result: tooMany, tookMs: 0 }
-      const waitsFor = isDone(call, memory) ? undefined : whoAgrees(entryOf(call, context)?.approval, context)
-      if (waitsFor) return { call, result: WAITS[waitsFor], tookMs: 0 }
-      return callTool(call, withUses(memory, before), context)
-    }),
-  )
+  const earlier = before.map((use) => ({ call: use.call, use: Promise.resolve(use) }))
+  const begun: typeof earlier = []
+  for (const call of calls) {
+    const known = [...earlier, ...begun]
+    const same = known.find((each) => sameCall(each.call, call))
+    const use = same
+      ? same.use.then(({ result }) => ({ call, result, tookMs: 0 }))
+      : callOnce(
+          call,
+          begun.length,
+          known.map((each) => each.call),
+          memory,
+          context,
+        )
+    begun.push({ call, use })
+  }
+  return Promise.all(begun.map(({ use }) => use))
 }
 
-const tooMany: ToolResult = { text: `At most ${MOST_AT_ONCE} calls are done at once.`, isFailed: true }
+/** One call that is new in its turn: refused with a word where it is one too many, or somebody has to agree. */
+async function callOnce(
+  call: ToolCall,
+  at: number,
+  earlier: readonly ToolCall[],
+  memory: Memory,
+  context: TurnContext,
+): Promise<ToolUse> {
+  const refused = (result: ToolResult): ToolUse => ({ call, result, tookMs: 0 })
+  const entry = entryOf(call, context)
+  if (at >= MOST_AT_ONCE) return refused(tooMany(`calls are done at once`, MOST_AT_ONCE))
+  const most = entry?.mostCallsATurn ?? null
+  if (most !== null && countOf(call.name, earlier) >= most)
+    return refused(tooMany(`calls of “${call.name}” are done for one answer`, most))
+  const waitsFor = isDone(call, memory) ? undefined : whoAgrees(entry?.approval, context)
+  return waitsFor ? refused(WAITS[waitsFor]) : callTool(call, withCalls(memory, earlier), context)
+}
+
+const tooMany = (what: string, most: number): ToolResult => ({ text: `At most ${most} ${what}.`, isFailed: true })
 /** What is not done at once, in words for a model. */
 export const WAITS: Readonly<Record<'visitor' | 'team', ToolResult>> = {
   visitor: {
@@ -106,14 +131,26 @@ const sameCall = (one: ToolCall, other: ToolCall): boolean => signOf(one) === si
 export function withUses(memory: Memory, uses: readonly ToolUse[]): Memory {
   const real = uses.filter(({ result }) => !result.waitsFor)
   if (real.length === 0) return memory
-  const calls = { ...memory.calls }
-  for (const { call } of real) calls[call.name] = (calls[call.name] ?? 0) + 1
   const done = real.flatMap(({ call, result }) => {
     const { shows: _shown, ...kept } = result
     return result.isFailed ? [] : [{ call: signOf(call), result: kept }]
   })
-  return { ...memory, calls, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }
+  const counted = withCalls(
+    memory,
+    real.map(({ call }) => call),
+  )
+  return { ...counted, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }
 }
+
+/** A memory that counts calls; the same one twice was done once. */
+function withCalls(memory: Memory, all: readonly ToolCall[]): Memory {
+  const names = [...new Set(all.map(({ name }) => name))]
+  const counts = names.map((name) => [name, (memory.calls?.[name] ?? 0) + countOf(name, all)] as const)
+  return { ...memory, calls: { ...memory.calls, ...Object.fromEntries(counts) } }
+}
+
+const countOf = (name: string, calls: readonly ToolCall[]): number =>
+  new Set(calls.filter((call) => call.name === name).map(signOf)).size
 
 /** What somebody has to agree to, from what a model called in this turn: it waits for the visitor's yes, or the team's. */
 export function awaiting(given: TurnState, { tools = [] }: TurnContext): TurnState {

@@ -184,4 +184,29 @@ describe('an agent with a tool', () => {
     expect(office.asked).toHaveLength(1)
     await remove(tool)
   })
+
+  it('is called no more often when many ask at once, by hand too', async () => {
+    const tool = await http(water(), { callsPerDay: 3 })
+    const tries = Array.from({ length: 10 }, () =>
+      app.ask('POST', `/api/tools/${tool.id}/try`, { operation: 'water_level', input: { field: 'South' } }),
+    )
+    const statuses = (await Promise.all(tries)).map(({ status }) => status)
+    expect(statuses.sort()).toEqual([200, 200, 200, 429, 429, 429, 429, 429, 429, 429])
+    expect(office.asked).toHaveLength(3)
+    await remove(tool)
+  })
+
+  it('stands in the log from when it begins, so that what a power cut ends is seen', async () => {
+    const tool = await http(water())
+    let reply = () => {}
+    office.answer = (_, response) => (reply = () => json({ litres: 1 })(_, response))
+    const tried = app.ask('POST', `/api/tools/${tool.id}/try`, { operation: 'water_level', input: { field: 'South' } })
+    const log = async () => (await app.ask('GET', `/api/tools/${tool.id}/calls`)).body.calls
+    await expect.poll(log).toMatchObject([{ operation: 'water_level', output: 'No reply yet.' }])
+    await expect.poll(() => office.asked.length).toBe(1)
+    reply()
+    await tried
+    expect(await log()).toMatchObject([{ isFailed: false, output: expect.stringContaining('1') }])
+    await remove(tool)
+  })
 })

@@ -142,24 +142,60 @@ async function usersOfTools(db: Database): Promise<ToolShown['usedBy']> {
 const LONGEST_OUTPUT = 4000
 const KEPT_DAYS = 30
 
-/** Notes a call, and forgets those of long ago. */
-export async function noteCall(
+interface CallBegun {
+  readonly operation: string
+  readonly agentId: string | null
+  readonly conversationId?: string | null
+  readonly input: unknown
+}
+
+/**
+ * Takes a place for a call among those its tool has for the day, and notes that it began, so that calls under way count
+ * and one that a power cut ends is seen. Its id; undefined where no place is left. Calls of long ago are forgotten.
+ */
+export async function beginCall(
   db: Database,
-  call: {
-    toolId: string
-    operation: string
-    agentId: string | null
-    conversationId?: string | null
-    input: unknown
-    output: string
-    isFailed: boolean
-    tookMs: number
-  },
-): Promise<void> {
-  await db.insert(toolCalls).values({ id: newId(), ...call, output: call.output.slice(0, LONGEST_OUTPUT) })
+  { id: toolId, callsPerDay }: Pick<ToolRow, 'id' | 'callsPerDay'>,
+  call: CallBegun,
+): Promise<string | undefined> {
+  const id = newId()
+  const begun = { id, toolId, ...call, output: NOT_ENDED, isFailed: true, tookMs: 0 }
+  if (callsPerDay === null) await db.insert(toolCalls).values(begun)
+  else if (!(await tookPlace(db, callsPerDay, begun))) return undefined
   await db
     .delete(toolCalls)
-    .where(and(eq(toolCalls.toolId, call.toolId), sql`${toolCalls.at} < now() - make_interval(days => ${KEPT_DAYS})`))
+    .where(and(eq(toolCalls.toolId, toolId), sql`${toolCalls.at} < now() - make_interval(days => ${KEPT_DAYS})`))
+  return id
+}
+
+/** What is said where a tool has no call left for the day. */
+export const usedUp = ({ name }: Pick<ToolRow, 'name'>): string => `“${name}” was called as often today as it may be.`
+
+const NOT_ENDED = 'No reply yet.'
+
+/** Counts since midnight by the clock of the database, one after another for a tool: two never take the last place. */
+const tookPlace = (db: Database, most: number, begun: typeof toolCalls.$inferInsert): Promise<boolean> =>
+  db.transaction(async (tx) => {
+    await tx.select({ id: tools.id }).from(tools).where(eq(tools.id, begun.toolId)).for('update')
+    const [today] = await tx
+      .select({ calls: count() })
+      .from(toolCalls)
+      .where(and(eq(toolCalls.toolId, begun.toolId), gt(toolCalls.at, sql`date_trunc('day', now())`)))
+    if (today!.calls >= most) return false
+    await tx.insert(toolCalls).values(begun)
+    return true
+  })
+
+/** Notes what came of a call. */
+export async function endCall(
+  db: Database,
+  id: string,
+  { output, ...outcome }: { output: string; isFailed: boolean; tookMs: number },
+): Promise<void> {
+  await db
+    .update(toolCalls)
+    .set({ ...outcome, output: output.slice(0, LONGEST_OUTPUT) })
+    .where(eq(toolCalls.id, id))
 }
 
 /** Forgets what was done in conversations that are erased: calls, appointments, reminders and requests that were made there. */
@@ -188,13 +224,4 @@ export async function callsOf(db: Database, toolId: string): Promise<ToolCallSho
     isFailed,
     tookMs,
   }))
-}
-
-/** How often a tool was called since midnight, by the clock of the database. */
-export async function callsToday(db: Database, toolId: string): Promise<number> {
-  const [row] = await db
-    .select({ calls: count() })
-    .from(toolCalls)
-    .where(and(eq(toolCalls.toolId, toolId), gt(toolCalls.at, sql`date_trunc('day', now())`)))
-  return row!.calls
 }

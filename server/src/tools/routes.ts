@@ -24,14 +24,16 @@ import { readOpenApi } from './openapi'
 import { operate, placeOf } from './operate'
 import {
   addTool,
+  beginCall,
   callsOf,
   changeTool,
+  endCall,
   listTools,
-  noteCall,
   operationOf,
   setToolRemoved,
   shownTools,
   toolById,
+  usedUp,
   type ToolRow,
 } from './queries'
 
@@ -214,17 +216,13 @@ export const toolRoutes =
       { schema: { params, body: toolTry, response: { 200: toolTried } } },
       async ({ params: { id }, body: { operation, input, isDry } }) => {
         const row = await toolById(db, id)
-        const { tried } = await operate(services, row, operationOf(row, operation), input, { isDry })
-        if (!isDry)
-          await noteCall(db, {
-            toolId: id,
-            operation,
-            agentId: null,
-            input,
-            output: tried.reply ?? '',
-            isFailed: tried.isFailed,
-            tookMs: tried.tookMs,
-          })
+        const tries = () => operate(services, row, operationOf(row, operation), input, { isDry })
+        if (isDry) return (await tries()).tried
+        const call = await beginCall(db, row, { operation, agentId: null, input })
+        if (call === undefined)
+          throw new HttpProblem(429, usedUp(row), 'Let it be called more often, or try again tomorrow.')
+        const { tried } = await tries()
+        await endCall(db, call, { output: tried.reply ?? '', isFailed: tried.isFailed, tookMs: tried.tookMs })
         return tried
       },
     )

@@ -7,7 +7,7 @@ import type { Services } from '../services'
 import { HERE } from './builtIn'
 import { tableOf, type Caller } from './kinds'
 import { operate } from './operate'
-import { callsToday, listTools, noteCall, type ToolRow } from './queries'
+import { beginCall, endCall, listTools, usedUp, type ToolRow } from './queries'
 
 /** The conversation in which tools are called, and what is made unreadable before anything of it is kept. */
 export interface Noting {
@@ -99,20 +99,15 @@ function toolFrom(
         const note = `nothing was sent, since this is a test; it would have been: ${method} ${url} ${body}`.trim()
         return { ...(await stand.call(given)), note }
       }
-      if (row.callsPerDay !== null && (await callsToday(means.db, row.id)) >= row.callsPerDay)
-        return { text: `“${row.name}” was called as often today as it may be.`, isFailed: true }
+      const begun = { operation: operation.name, ...caller, input: kept(given) }
+      const call = await beginCall(means.db, row, begun)
+      if (call === undefined) return { text: usedUp(row), isFailed: true }
       const { tried, result } = await operate(means, row, operation, given, { signal, caller })
-      await noteCall(means.db, {
-        toolId: row.id,
-        operation: operation.name,
-        agentId,
-        conversationId: noting?.conversationId ?? null,
-        input: kept(given),
-        output: kept(tried.reply ?? ''),
-        // What the visitor is asked for again is no failure of the tool's.
-        isFailed: tried.isFailed && result.asksAgain === undefined,
-        tookMs: tried.tookMs,
-      }).catch((error: unknown) => means.log.error(error))
+      // What the visitor is asked for again is no failure of the tool's.
+      const isFailed = tried.isFailed && result.asksAgain === undefined
+      await endCall(means.db, call, { output: kept(tried.reply ?? ''), isFailed, tookMs: tried.tookMs }).catch(
+        (error: unknown) => means.log.error(error),
+      )
       return result
     },
   }

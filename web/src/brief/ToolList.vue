@@ -20,6 +20,7 @@ const blank = (id: string): Use => ({
   unlike: [],
   approval: 'never',
   mostCalls: null,
+  mostCallsATurn: null,
   tells: '',
   whenFails: '',
   whileItWorks: '',
@@ -119,7 +120,19 @@ const placesOf = (id: string) =>
               :aria-label="`Tool ${at + 1}: how often in one conversation`"
               @update:model-value="list.set(at, { mostCalls: $event ?? null })"
             />
-            <span class="soft small">times a conversation</span>
+            <span class="soft small">times a conversation,</span>
+            <ElInputNumber
+              :model-value="use.mostCallsATurn"
+              class="times"
+              :min="1"
+              :max="100"
+              :value-on-clear="null"
+              controls-position="right"
+              placeholder="∞"
+              :aria-label="`Tool ${at + 1}: how often for one answer`"
+              @update:model-value="list.set(at, { mostCallsATurn: $event ?? null })"
+            />
+            <span class="soft small">for one answer</span>
           </span>
         </EntryPart>
         <EntryPart
