@@ -4,8 +4,11 @@ import { z } from 'zod'
 export const REQUEST_KINDS = ['approval', 'callBack', 'question'] as const
 export type RequestKind = (typeof REQUEST_KINDS)[number]
 
-/** `unsure`: it was cut off while it was being done, and may have been done. `failed`: it was tried and did not work. */
-export const REQUEST_STATES = ['waiting', 'doing', 'unsure', 'done', 'refused', 'failed'] as const
+/**
+ * `unsure`: it was cut off while it was being done, and may have been done. `failed`: it was tried and did not work.
+ * `withdrawn`: the visitor took it back before anybody decided.
+ */
+export const REQUEST_STATES = ['waiting', 'doing', 'unsure', 'done', 'refused', 'failed', 'withdrawn'] as const
 export type RequestState = (typeof REQUEST_STATES)[number]
 
 export const requestSchema = z.object({

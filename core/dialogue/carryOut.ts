@@ -132,7 +132,7 @@ export async function carryOut(
   for (const used of job.tools) {
     const input = open.input ?? inputFrom(used.tool.parameters, withDays(job, known, context.today))
     const call = { id: `${state.uses.length + uses.length + 1}`, name: used.tool.name, input }
-    const use = await callTool(call, withUses(state.memory, uses), context)
+    const use = await callTool(call, withUses(state.memory, uses, context), context)
     uses.push(use)
     if (use.result.isFailed && use.result.asksAgain?.some((name) => job.ask.some((slot) => slot.name === name)))
       return askOver(job, open, use, state, context, details)
@@ -155,7 +155,11 @@ export async function carryOut(
     known = { ...scalarsOf(value), ...known }
   }
   const hasFailed = uses.some(({ result }) => result.isFailed)
-  const kept = withCollected(withUses(open.wasHeld ? state.memory : withoutDuty(state.memory), uses), job, open)
+  const kept = withCollected(
+    withUses(open.wasHeld ? state.memory : withoutDuty(state.memory), uses, context),
+    job,
+    open,
+  )
   const recap = open.isConfirming || job.isTool ? [] : recapOf(job, open)
   const summary = job.isTool ? '' : [phrases.duty.have, ...recap].join('\n')
   const head = [lead, open.isConfirming ? '' : summary, hasFailed ? '' : saidInSteps(job, context, known)]

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { briefFrom } from '../brief'
-import { allotments, calling, type BriefInput } from '../testing'
+import {
+  allotments,
+  asked,
+  calling,
+  desk,
+  REFUND as USE,
+  refundOffice as office,
+  REFUND_LINES as WANTS,
+} from '../testing'
 import type { Tool } from '../tools'
 import { understudy } from '../understudy'
 import {
@@ -12,66 +20,6 @@ import {
   type Model,
   type TurnContext,
 } from './index'
-
-/** A made-up office that gives money back, and counts how often it did. */
-function office() {
-  const paid: unknown[] = []
-  const refund: Tool = {
-    name: 'refund',
-    title: 'Refund',
-    description: 'Pays money back.',
-    changes: true,
-    parameters: {
-      type: 'object',
-      properties: { plot: { type: 'integer' }, pounds: { type: 'integer' } },
-      required: ['plot', 'pounds'],
-    },
-    call: (input) => {
-      paid.push(input)
-      return { text: '{"receipt":"R-1"}', value: { receipt: 'R-1' } }
-    },
-  }
-  return { paid, tools: [refund] }
-}
-
-const USE = {
-  id: 'refund',
-  when: 'someone wants their money back',
-  approval: 'designer',
-  tells: 'Paid: {{receipt}}.',
-} as const
-const WANTS = ['I want my money back', '12', '40']
-
-/** A conversation with an agent that may pay back once the team agrees; gives what came of it, and how to go on. */
-async function desk(tools: readonly Tool[], more: Partial<TurnContext> = {}, brief: BriefInput = { tools: [USE] }) {
-  const said: Exchange[] = []
-  const context = (): TurnContext => ({
-    brief: briefFrom(brief),
-    library: allotments,
-    model: understudy,
-    conversation: [...said],
-    tools,
-    clock: () => 0,
-    ...more,
-  })
-  const say = async (line: string) => {
-    const turn = await takeTurn(line, context())
-    said.push(exchangeOf(turn))
-    return turn
-  }
-  const decide = async (held: Parameters<typeof takeDecision>[0], isAgreed: boolean, words = '', other = {}) => {
-    const turn = await takeDecision(held, { isAgreed, words }, { ...context(), ...other })
-    said.push(exchangeOf(turn))
-    return turn
-  }
-  return { say, decide }
-}
-
-async function asked(line: readonly string[], { say }: Awaited<ReturnType<typeof desk>>) {
-  let last = await say(line[0]!)
-  for (const each of line.slice(1)) last = await say(each)
-  return last
-}
 
 describe('what the team has to agree to', () => {
   it('is collected, not done, and waits with exactly what was told', async () => {

@@ -1,7 +1,7 @@
 import { inItsLanguage } from '../brief'
 import { phrasesFor } from '../languages'
 import { carryOut } from './carryOut'
-import { memoryAt, withMemoryAt, withoutHeld } from './held'
+import { memoryAt, withMemoryAt, withoutHeld, withoutLately } from './held'
 import { showToolInserts } from './inserts'
 import { jobsOf } from './jobs'
 import { memoryOf } from './memory'
@@ -23,7 +23,9 @@ export async function takeDecision(held: Held, { isAgreed, words }: Decision, gi
   const context = { ...given, brief: inItsLanguage(given.brief) }
   const phrases = phrasesFor(context.brief.identity.language)
   const whole = memoryOf(context.conversation)
-  const state = { ...begun('', context), memory: withoutHeld(memoryAt(whole, held.path), held) }
+  // What was refused is nothing to take back any more.
+  const without = isAgreed ? withoutHeld : withoutLately
+  const state = { ...begun('', context), memory: without(memoryAt(whole, held.path), held) }
   const job = jobsOf(context).find(({ id }) => id === held.jobId)
   const open = {
     dutyId: held.jobId,

@@ -1,51 +1,39 @@
-import { BARS, judge, overlap, senseOf, subjectOf } from '../calling'
+import { BARS, judge } from '../calling'
 import { listed, phrasesFor, wordsOf, type LanguageWords } from '../languages'
-import { find, holds, tokensOf, without, type AnswerKind, type Token } from '../reading'
+import { find, holds, tokensOf, without, type Token } from '../reading'
 import { LEFT_OUT } from '../tools'
 import { questionFor } from './asking'
 import { advance, askAgain, settled } from './carryOut'
-import { hasOccasion, jobsOf, type Job } from './jobs'
+import { correction, formIn, takenFrom } from './fromLine'
+import { hasOccasion, INFORMATION, jobsOf, nearOf, type Job } from './jobs'
 import { withDuty, withoutDuty, type DutyState } from './memory'
-import { choicesOf, nameIn, slotValue, type Slot } from './slots'
+import { choicesOf, slotValue } from './slots'
+import { putRight } from './takeBack'
 import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** By how much the nearest of several must lead the second to be begun without asking which is meant. */
 const MARGIN = 0.08
 
-/** Questions that want information are answered, whatever duty they are near, unless one is a sample line of its. */
-const INFORMATION: ReadonlySet<AnswerKind> = new Set([
-  'money',
-  'time',
-  'duration',
-  'count',
-  'measure',
-  'reason',
-  'person',
-  'place',
-  'summary',
-  'comparison',
-  'meaning',
-  'howTo',
-  'list',
-  'choice',
-])
-
 /**
  * Carries duties and tools out across turns: begins the one a request means (two close ones: asks which), asks for what is
  * missing one thing at a time, checks each answer's type, takes corrections ("no, Friday"), lets questions in between be
- * answered and then comes back, asks for a yes before what the brief wants one for, and drops it when told to. Duties work
- * the same in front of any model; a tool by itself is begun here for the built-in model, others call it themselves.
+ * answered and then comes back, asks for a yes before what the brief wants one for, drops it when told to, and puts right
+ * or takes back what was asked for before. Duties work the same in front of any model; a tool by itself is begun here for
+ * the built-in model, others call it themselves.
  */
-export const followDuty: Step = (state, context) => {
+export const followDuty: Step = async (state, context) => {
   const jobs = jobsOf(context)
   if (jobs.length === 0) return { state }
   const open = state.memory.duty
   const job = open && jobs.find(({ id }) => id === open.dutyId)
   if (open && job) return goOn(job, open, state, context)
-  return begin(
-    jobs.filter((each) => hasOccasion(each) && (!each.isTool || context.model.canRevise !== true)),
-    state,
-    context,
+  return (
+    (await putRight(jobs, state, context)) ??
+    begin(
+      jobs.filter((each) => hasOccasion(each) && (!each.isTool || context.model.canRevise !== true)),
+      state,
+      context,
+    )
   )
 }
 
@@ -95,17 +83,6 @@ function barFor(job: Job, line: string, context: TurnContext): number {
   const given = takenFrom(job, line, {}, context)
   const missing = needed.filter(({ name }) => !(name in given)).length
   return BARS.always + (GIVEN_NOTHING * missing) / needed.length
-}
-
-/** How near a line is to a job's name, occasion or one of its sample lines: tells jobs of one subject apart. */
-function nearOf(line: string, { name, when, like }: Job): number {
-  const said = senseOf(line)
-  return Math.max(
-    0,
-    ...[name, subjectOf(when), ...like]
-      .filter((text) => text.trim() !== '')
-      .map((text) => overlap(senseOf(text), said)),
-  )
 }
 
 interface Fit {
@@ -198,42 +175,6 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
   ])
 }
 
-/** What a form was filled in with, "name: value" a line; undefined for a line that is none. What is no answer is asked for again. */
-function formIn({ ask, asForm }: Job, line: string, { today }: TurnContext): Record<string, string> | undefined {
-  if (!asForm) return undefined
-  const lines = line.split('\n').map((each) => /^([^:]{1,80}): (.+)$/.exec(each.trim()))
-  if (lines.length === 0 || lines.some((each) => !ask.some(({ name }) => name === each?.[1]))) return undefined
-  return Object.fromEntries(
-    lines.flatMap((each) => {
-      const slot = ask.find(({ name }) => name === each![1])!
-      const value = slotValue(slot, each![2]!, true, today)
-      return value === undefined ? [] : [[slot.name, value]]
-    }),
-  )
-}
-
-/** The slot a correction means: the one it names, else the last filled one whose type it gives. */
-function correction(
-  duty: Job,
-  open: DutyState,
-  line: string,
-  rest: string,
-  context: TurnContext,
-): { slot: Slot; value: string } | undefined {
-  const given = duty.ask.filter((slot) => slot.name in open.filled)
-  const named = given.find((slot) => line.toLowerCase().includes(slot.name.toLowerCase()))
-  const order = named ? [named] : [...given].reverse()
-  for (const slot of order) {
-    const value = slotValue(slot, rest, named !== undefined || slot.type === 'number', context.today)
-    const isForAsked =
-      slot.type === duty.ask.find((each) => each.name === open.asking)?.type &&
-      named === undefined &&
-      /^\W*no\W*$/i.test(line)
-    if (value !== undefined && !isForAsked) return { slot, value }
-  }
-  return undefined
-}
-
 /** Words that may stand around a yes without taking anything from it: "yes, that is fine, thank you". */
 const MOST_BESIDE_YES = 3
 
@@ -246,23 +187,3 @@ function isPlainYes(tokens: readonly Token[], words: LanguageWords): boolean {
 
 /** A line this short answers what was asked, and asks nothing. */
 const SHORT_ANSWER = 3
-
-/** What a line gives beside what was asked: values of slots whose type tells them apart, and a name where one is wanted. */
-function takenFrom(
-  { ask, isTool }: Job,
-  line: string,
-  filled: Readonly<Record<string, string>>,
-  context: TurnContext,
-): Record<string, string> {
-  const taken: Record<string, string> = {}
-  for (const slot of ask) {
-    if (slot.name in filled || slot.type === 'text') continue
-    const value = slotValue(slot, line, false, context.today)
-    if (value !== undefined) taken[slot.name] = value
-  }
-  const wanted = isTool
-    ? ask.filter(({ type, name, required }) => type === 'text' && required && !(name in filled))
-    : []
-  const name = wanted.length === 1 ? nameIn(line, Object.values(taken)) : undefined
-  return name === undefined ? taken : { ...taken, [wanted[0]!.name]: name }
-}

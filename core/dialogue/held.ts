@@ -18,8 +18,22 @@ export const isHeldAlready = (held: Held, { held: waiting = [] }: Memory): boole
 export const withHeld = (state: TurnState, held: Held): TurnState => ({
   ...state,
   held: [...state.held, held],
-  memory: { ...state.memory, held: [...(state.memory.held ?? []), signOf(held)] },
+  memory: withLately({ ...state.memory, held: [...(state.memory.held ?? []), signOf(held)] }, [held]),
 })
+
+/** A memory that knows what can be put right or taken back. */
+export const withLately = (memory: Memory, more: readonly Held[]): Memory =>
+  more.length === 0 ? memory : { ...memory, lately: [...(memory.lately ?? []), ...more].slice(-MOST_LATELY) }
+const MOST_LATELY = 5
+
+/** A memory in which it was not done, and can be done again. */
+export const withoutLately = ({ lately = [], ...memory }: Memory, held: Held): Memory => ({
+  ...withoutHeld(memory, held),
+  lately: lately.filter((each) => signOf(each) !== signOf(held)),
+})
+
+/** Whether two are the same job with the same. */
+export const isSameHeld = (one: Held, other: Held): boolean => signOf(one) === signOf(other)
 
 /** A memory in which it waits no longer. */
 export const withoutHeld = ({ held: waiting = [], ...memory }: Memory, held: Held): Memory => ({

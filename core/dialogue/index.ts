@@ -40,5 +40,6 @@ export { exchangeOf, factsIn, NOTHING_KNOWN, type Collected, type DutyState, typ
 export { lookedUpAs, withGlossary, type Named } from './widen'
 export { withoutMarkers } from './citations'
 export { PassageLibrary, type StoredPassage, type StoredSource } from './library'
+export { isSameHeld } from './held'
 export { groundsOf } from './grounds'
 export { masked, maskedWithin, MASKS, type Mask } from './privacy'

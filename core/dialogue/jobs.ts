@@ -1,4 +1,6 @@
 import { toolsNamedIn, type Brief } from '../brief'
+import { overlap, senseOf, subjectOf } from '../calling'
+import type { AnswerKind } from '../reading'
 import { fieldsOf, type Tool } from '../tools'
 import type { Slot } from './slots'
 import type { TurnContext } from './turn'
@@ -103,3 +105,32 @@ const jobOf = (used: UsedTool): Job => {
     isTool: true,
   }
 }
+
+/** How near a line is to a job's name, occasion or one of its sample lines: tells jobs of one subject apart. */
+export function nearOf(line: string, { name, when, like }: Job): number {
+  const said = senseOf(line)
+  return Math.max(
+    0,
+    ...[name, subjectOf(when), ...like]
+      .filter((text) => text.trim() !== '')
+      .map((text) => overlap(senseOf(text), said)),
+  )
+}
+
+/** Questions that want information are answered, whatever duty they are near, unless one is a sample line of its. */
+export const INFORMATION: ReadonlySet<AnswerKind> = new Set([
+  'money',
+  'time',
+  'duration',
+  'count',
+  'measure',
+  'reason',
+  'person',
+  'place',
+  'summary',
+  'comparison',
+  'meaning',
+  'howTo',
+  'list',
+  'choice',
+])

@@ -3,7 +3,7 @@ import { vectorOf } from '../meaning'
 import { find, tokensOf } from '../reading'
 import { languageOf, quantitiesIn, sentences, spokenTag } from '../text'
 import type { ToolResult } from '../tools'
-import type { Exchange, Step, TurnState } from './turn'
+import type { Exchange, Held, Step, TurnState } from './turn'
 
 /** Something a visitor told of themselves, with the words it was told in. */
 export interface Fact {
@@ -43,6 +43,8 @@ export interface Memory {
   readonly colleagues?: Readonly<Record<string, Memory>>
   /** What waits for the team, each by its sign. */
   readonly held?: readonly string[]
+  /** What was done or asked for last that can be put right or taken back, the latest at the end. */
+  readonly lately?: readonly Held[]
   /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */
   readonly calls?: Readonly<Record<string, number>>
   readonly done?: readonly { readonly call: string; readonly result: ToolResult }[]

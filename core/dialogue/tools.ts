@@ -4,7 +4,7 @@ import { fenced, timesIn, type Tool, type ToolCall, type ToolResult } from '../t
 import { jobOfTool } from './jobs'
 import type { Memory } from './memory'
 import type { ChatMessage } from './model'
-import { heldOf, isHeldAlready, withHeld } from './held'
+import { heldOf, isHeldAlready, withHeld, withLately } from './held'
 import type { ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 
 /** How often a model may call and be answered in one reply. */
@@ -90,7 +90,7 @@ export const whoAgrees = (
 
 const entryOf = ({ name }: ToolCall, { brief }: TurnContext) => brief.tools.find(({ id }) => id === name)
 const isDone = (call: ToolCall, { done = [] }: Memory): boolean => done.some((each) => each.call === signOf(call))
-const signOf = ({ name, input }: ToolCall): string => `${name} ${JSON.stringify(input)}`
+const signOf = ({ name, input }: Pick<ToolCall, 'name' | 'input'>): string => `${name} ${JSON.stringify(input)}`
 
 /**
  * Calls one tool, as often as the brief lets it be called in a conversation. What changes something is done once: the same
@@ -127,8 +127,8 @@ async function called(tool: Tool | undefined, call: ToolCall, context: TurnConte
 
 const sameCall = (one: ToolCall, other: ToolCall): boolean => signOf(one) === signOf(other)
 
-/** A memory that knows what was called: how often, and with what came of it. */
-export function withUses(memory: Memory, uses: readonly ToolUse[]): Memory {
+/** A memory that knows what was called: how often, with what came of it, and whether it can be taken back. */
+export function withUses(memory: Memory, uses: readonly ToolUse[], { tools = [] }: TurnContext): Memory {
   const real = uses.filter(({ result }) => !result.waitsFor)
   if (real.length === 0) return memory
   const done = real.flatMap(({ call, result }) => {
@@ -139,8 +139,20 @@ export function withUses(memory: Memory, uses: readonly ToolUse[]): Memory {
     memory,
     real.map(({ call }) => call),
   )
-  return { ...counted, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }
+  const reversible = real.flatMap(({ call, result }) => {
+    const tool = result.isFailed ? undefined : tools.find(({ name, takeBack }) => name === call.name && takeBack)
+    return tool ? [heldOf(jobOfTool(call.name), tool.title ?? tool.name, {}, inputOf(call))] : []
+  })
+  return withLately({ ...counted, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }, reversible)
 }
+
+/** A memory in which a call was not done. */
+export const withoutCall = ({ done = [], ...memory }: Memory, call: Pick<ToolCall, 'name' | 'input'>): Memory => ({
+  ...memory,
+  done: done.filter((each) => each.call !== signOf(call)),
+})
+
+const inputOf = ({ input }: ToolCall) => input as Readonly<Record<string, unknown>>
 
 /** A memory that counts calls; the same one twice was done once. */
 function withCalls(memory: Memory, all: readonly ToolCall[]): Memory {
@@ -153,17 +165,18 @@ const countOf = (name: string, calls: readonly ToolCall[]): number =>
   new Set(calls.filter((call) => call.name === name).map(signOf)).size
 
 /** What somebody has to agree to, from what a model called in this turn: it waits for the visitor's yes, or the team's. */
-export function awaiting(given: TurnState, { tools = [] }: TurnContext): TurnState {
+export function awaiting(given: TurnState, context: TurnContext): TurnState {
+  const { tools = [] } = context
   const called = given.uses.filter(({ result }) => result.waitsFor === 'team')
   const state = called.reduce((now, { call }) => {
     const title = tools.find(({ name }) => name === call.name)?.title ?? call.name
-    const held = heldOf(jobOfTool(call.name), title, {}, call.input as Readonly<Record<string, unknown>>)
+    const held = heldOf(jobOfTool(call.name), title, {}, inputOf(call))
     return isHeldAlready(held, now.memory) ? now : withHeld(now, held)
   }, given)
   const asked = state.uses.find(({ result }) => result.waitsFor === 'visitor')
-  const memory = withUses(state.memory, state.uses)
+  const memory = withUses(state.memory, state.uses, context)
   if (!asked || memory.duty) return { ...state, memory }
-  const input = asked.call.input as Readonly<Record<string, unknown>>
+  const input = inputOf(asked.call)
   return {
     ...state,
     memory: {

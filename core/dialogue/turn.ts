@@ -166,6 +166,8 @@ export interface TurnContext {
   readonly audience?: 'visitor' | 'reviewer'
   /** Whether somebody is there to answer in person, and what is said of it; left out where nobody ever does. */
   readonly people?: People
+  /** Takes back what waits for the team; false where it is too late. Left out: what waits is only in the conversation. */
+  readonly withdraw?: (held: Held) => Promise<boolean>
   /** No visitor is there to say yes: what wants a yes of theirs waits for the team as well. */
   readonly isUnattended?: boolean
   readonly signal?: AbortSignal

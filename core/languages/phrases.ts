@@ -67,6 +67,9 @@ export interface DutyPhrases {
   readonly have: string
   readonly changed: (name: string, value: string) => string
   readonly left: string
+  /** What was asked for before is withdrawn; and somebody deals with it already, so that it is too late for that. */
+  readonly takenBack: string
+  readonly tooLate: string
   readonly whichDuty: (names: string) => string
   readonly backTo: (name: string) => string
   /** Before something is done that cannot be taken back. */

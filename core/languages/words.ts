@@ -68,6 +68,8 @@ export interface LanguageWords {
   readonly because: string
   /** While a duty is under way: leaves it, comes back to it, corrects what was said, passes over what is optional. */
   readonly leavesDuty: string
+  /** Takes back what was done or asked for just before. */
+  readonly takesBack: string
   /** Says yes to what was asked whether to do. */
   readonly agrees: string
   readonly resumes: string

@@ -4,6 +4,7 @@ import { takeTurn, type FoundPassage, type TurnState } from '../dialogue'
 import { understudy } from '../understudy'
 
 export { allotments, passageOf, TEXTS } from './allotments'
+export { asked, desk, REFUND, REFUND_LINES, refundOffice } from './desk'
 export { calling, saying } from './models'
 
 export type BriefInput = Parameters<typeof briefFrom>[0]

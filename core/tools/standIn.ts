@@ -8,6 +8,7 @@ export interface StandIn {
   readonly description: string
   readonly parameters: Schema
   readonly changes: boolean
+  readonly canTakeBack?: boolean
   /** JSON or words; null where nothing was kept. */
   readonly answer: string | null
   /** Of a table that was read: it is looked up for real, where nothing else was kept or recorded. */
@@ -15,8 +16,9 @@ export interface StandIn {
 }
 
 /** A tool that answers with what was recorded or written, and asks nobody. */
-export const standInTool = ({ answer, table, ...tool }: StandIn): Tool => ({
+export const standInTool = ({ answer, table, canTakeBack, ...tool }: StandIn): Tool => ({
   ...tool,
+  ...(canTakeBack ? { takeBack: () => ({ text: 'taken back', isStandIn: true }) } : {}),
   call: (input) => {
     if (answer === null && table) return lookUp(table, (input ?? {}) as Readonly<Record<string, unknown>>)
     if (answer === null)

@@ -52,6 +52,8 @@ export interface Tool extends ToolDescription {
   /** It changes something outside: it is never done twice with the same in one conversation. */
   readonly changes?: boolean
   call(input: unknown, signal?: AbortSignal): Promise<ToolResult> | ToolResult
+  /** Takes back what a call with that input did, where that can be; the result has failed where it is too late. */
+  takeBack?(input: unknown, signal?: AbortSignal): Promise<ToolResult> | ToolResult
   /** What there is to choose from for one of its inputs, beside the question for it, by what is known already. */
   offer?(input: string, known: Readonly<Record<string, string>>): Promise<Insert | undefined>
 }

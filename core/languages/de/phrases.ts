@@ -37,6 +37,8 @@ export const de: Phrases = {
     have: 'Das habe ich notiert:',
     changed: (name, value) => `${name} ist jetzt ${value}.`,
     left: 'Gut, das lasse ich sein.',
+    takenBack: 'Gut, das habe ich zurückgenommen.',
+    tooLate: 'Darum kümmert sich schon jemand; hier lässt es sich nicht mehr zurücknehmen.',
     whichDuty: (names) => `Möchten Sie ${names}?`,
     backTo: (name) => `Zurück zu „${name}“:`,
     shallI: 'Soll ich das tun?',

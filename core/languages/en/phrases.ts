@@ -37,6 +37,8 @@ export const en: Phrases = {
     have: 'Here is what I have:',
     changed: (name, value) => `I have changed the ${name} to ${value}.`,
     left: 'All right, I have dropped that.',
+    takenBack: 'All right, I have taken that back.',
+    tooLate: 'That is being seen to already; it cannot be taken back here any more.',
     whichDuty: (names) => `Would you like ${names}?`,
     backTo: (name) => `Back to “${name}”:`,
     shallI: 'Shall I do that?',

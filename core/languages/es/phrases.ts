@@ -37,6 +37,8 @@ export const es: Phrases = {
     have: 'Esto es lo que tengo:',
     changed: (name, value) => `He cambiado ${name} a ${value}.`,
     left: 'De acuerdo, lo dejo.',
+    takenBack: 'De acuerdo, lo he retirado.',
+    tooLate: 'Alguien ya se ocupa de ello; aquí ya no se puede retirar.',
     whichDuty: (names) => `¿Quiere ${names}?`,
     backTo: (name) => `Volvamos a «${name}»:`,
     shallI: '¿Lo hago?',

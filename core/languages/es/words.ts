@@ -73,6 +73,8 @@ wifi, wi-fi, internet
   free: 'gratis, gratuito, gratuita, gratuitos, gratuitas, sin coste, incluido, incluida, libre',
   because: 'porque, ya que, puesto que, para que, razón, debido, por eso, a causa',
   leavesDuty: 'cancela, cancelar, para, olvídalo, déjalo, ahora no, he cambiado de idea',
+  takesBack:
+    'olvídalo, olvida, olvide, déjalo, cancela, cancele, cancelar, ya no quiero, ya no necesito, ya no hace falta, no hace falta, he cambiado de idea, retira, retirar',
   agrees: 'sí, si, sí por favor, claro, vale, de acuerdo, ok, hazlo, adelante, correcto, por supuesto',
   resumes: 'sigue, continúa, continuar, volvamos',
   corrects: 'no, en realidad, quiero decir, espera, mejor, cambia',

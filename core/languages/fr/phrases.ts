@@ -38,6 +38,8 @@ export const fr: Phrases = {
     have: 'Voici ce que j’ai noté :',
     changed: (name, value) => `J’ai changé ${name} en ${value}.`,
     left: 'D’accord, j’abandonne cela.',
+    takenBack: 'D’accord, j’ai retiré cela.',
+    tooLate: 'Quelqu’un s’en occupe déjà ; je ne peux plus le retirer ici.',
     whichDuty: (names) => `Souhaitez-vous ${names} ?`,
     backTo: (name) => `Revenons à « ${name} » :`,
     shallI: 'Est-ce que je le fais ?',

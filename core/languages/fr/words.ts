@@ -69,6 +69,8 @@ wifi, wi-fi, internet
   free: 'gratuit, gratuite, gratuits, gratuites, gratuitement, sans frais, offert, compris',
   because: 'parce que, car, puisque, afin de, pour que, raison, en raison, à cause',
   leavesDuty: "annule, annuler, stop, laisse tomber, oublie, pas maintenant, j'ai changé d'avis",
+  takesBack:
+    "laisse tomber, laissez tomber, oublie, oubliez, annule, annulez, annuler, plus besoin, ne veux plus, ne souhaite plus, j'ai changé d'avis, finalement non, retire, retirer",
   agrees: "oui, oui s'il vous plaît, d'accord, ok, allez-y, vas-y, bien sûr, c'est bon, exact, volontiers",
   resumes: 'continue, continuons, reprends, où en étions-nous',
   corrects: 'non, pas, en fait, je veux dire, attends, plutôt, change',

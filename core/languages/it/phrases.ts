@@ -37,6 +37,8 @@ export const it: Phrases = {
     have: 'Ecco che cosa ho:',
     changed: (name, value) => `Ho cambiato ${name} in ${value}.`,
     left: 'Va bene, lascio stare.',
+    takenBack: 'Va bene, l’ho ritirato.',
+    tooLate: 'Se ne sta già occupando qualcuno; qui non si può più ritirare.',
     whichDuty: (names) => `Desidera ${names}?`,
     backTo: (name) => `Torniamo a «${name}»:`,
     shallI: 'Lo faccio?',

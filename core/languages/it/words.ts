@@ -71,6 +71,8 @@ wifi, wi-fi, internet
   free: 'gratis, gratuito, gratuita, gratuiti, gratuite, gratuitamente, incluso, inclusa, libero',
   because: 'perché, poiché, siccome, affinché, motivo, a causa, per via',
   leavesDuty: 'annulla, stop, lascia stare, dimentica, non ora, ho cambiato idea',
+  takesBack:
+    'lascia stare, lasci stare, dimentica, dimentichi, annulla, annulli, annullare, non voglio più, non serve più, non mi serve, non ho più bisogno, ho cambiato idea, ritira, ritiro',
   agrees: "sì, si, sì grazie, certo, va bene, ok, d'accordo, fallo, procedi, giusto, esatto",
   resumes: 'continua, riprendi, andiamo avanti, dove eravamo',
   corrects: 'no, in realtà, voglio dire, aspetta, piuttosto, cambia',

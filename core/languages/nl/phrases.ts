@@ -37,6 +37,8 @@ export const nl: Phrases = {
     have: 'Dit heb ik:',
     changed: (name, value) => `${name} is nu ${value}.`,
     left: 'Goed, ik laat het.',
+    takenBack: 'Goed, dat heb ik teruggenomen.',
+    tooLate: 'Daar is al iemand mee bezig; hier kan het niet meer worden teruggenomen.',
     whichDuty: (names) => `Wilt u ${names}?`,
     backTo: (name) => `Terug naar „${name}”:`,
     shallI: 'Zal ik dat doen?',

@@ -1,5 +1,5 @@
-import { and, asc, count, desc, eq, inArray, ne, or, sql } from 'drizzle-orm'
-import type { Held } from '@parrot/core/dialogue'
+import { and, asc, count, desc, eq, inArray, notInArray, or, sql } from 'drizzle-orm'
+import { isSameHeld, type Held } from '@parrot/core/dialogue'
 import { LEFT_OUT } from '@parrot/core/tools'
 import type { TeamRequest, TeamRequests } from '@parrot/contract'
 import { agents, requests, type Database } from '../database'
@@ -105,7 +105,7 @@ export async function requestsOf(
     .from(requests)
     .where(
       conversationId === undefined
-        ? and(own, isOver ? inArray(requests.state, ['done', 'refused']) : isOpen)
+        ? and(own, isOver ? inArray(requests.state, ['done', 'refused', 'withdrawn']) : isOpen)
         : and(own, eq(requests.conversationId, conversationId)),
     )
     .orderBy(...(isOver ? [desc(requests.decidedAt)] : [asc(sql`coalesce(${requests.dueAt}, ${requests.createdAt})`)]))
@@ -156,11 +156,42 @@ export async function claimRequest(
   const row = await requestById(db, id)
   throw new HttpProblem(
     409,
-    row.state === 'doing' ? `${row.by} is deciding on it just now.` : `${row.by} decided on it already.`,
+    row.state === 'withdrawn'
+      ? 'The visitor took it back.'
+      : row.state === 'doing'
+        ? `${row.by} is deciding on it just now.`
+        : `${row.by} decided on it already.`,
     'Look at it again.',
     { code: 'decided' },
   )
 }
+
+/**
+ * Takes the latest request of a conversation that `isMeant` is true of back for its visitor; false where somebody decided
+ * on it, or does just now.
+ */
+export async function withdrawRequest(
+  { db, bus }: Pick<Services, 'db' | 'bus'>,
+  conversationId: string,
+  isMeant: (row: RequestRow) => boolean,
+): Promise<boolean> {
+  const waits = and(eq(requests.conversationId, conversationId), inArray(requests.state, ['waiting', 'failed']))
+  const rows = await db.select().from(requests).where(waits).orderBy(desc(requests.createdAt))
+  const meant = rows.find(isMeant)
+  if (!meant) return false
+  // Whoever decides on it in this moment comes first or second, never both.
+  const [mine] = await db
+    .update(requests)
+    .set({ state: 'withdrawn', decidedAt: sql<Date>`now()` })
+    .where(and(waits, eq(requests.id, meant.id)))
+    .returning()
+  if (mine) bus.tell(mine.agentId, 'logbook')
+  return mine !== undefined
+}
+
+/** Takes back what waits for a yes. */
+export const withdrawHeld = (services: Services, conversationId: string, held: Held): Promise<boolean> =>
+  withdrawRequest(services, conversationId, (row) => row.held !== null && isSameHeld(row.held, held))
 
 export const setRequest = async (
   db: Pick<Database, 'update'>,
@@ -174,9 +205,11 @@ export async function openAgain(db: Database, id: string, dueAt: Date | undefine
   const [row] = await db
     .update(requests)
     .set({ state: 'waiting', decidedAt: null, by: '', words: '', ...(dueAt ? { dueAt } : {}) })
-    .where(and(eq(requests.id, id), ne(requests.state, 'doing'), sql`not (${isDone})`))
+    .where(and(eq(requests.id, id), notInArray(requests.state, ['doing', 'withdrawn']), sql`not (${isDone})`))
     .returning()
   if (row) return row
   await requestById(db, id)
-  throw new HttpProblem(409, 'What was done cannot be opened again.', undefined, { code: 'decided' })
+  throw new HttpProblem(409, 'What was done, or taken back by the visitor, cannot be opened again.', undefined, {
+    code: 'decided',
+  })
 }

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { eq, sql } from 'drizzle-orm'
 import { json, openOffice, toolsOf, water, type Office } from '../../testing/office'
 import { openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
-import { conversations, requests } from '../database'
+import { conversations, reminders, requests } from '../database'
 import { eraseOld } from '../outlets/keeping'
 
 let app: TestApp
@@ -35,12 +35,14 @@ beforeAll(async () => {
   await app.read(agent, rulesFile())
   await http(REFUND)
   await make({ kind: 'team', name: 'Team', settings: { timeZone: 'Europe/London' } })
+  await make({ kind: 'reminder', name: 'Reminders', settings: { timeZone: 'Europe/London' } })
   await app.ask('PUT', '/api/settings/designer', { name: 'Ana' })
   const brief = {
     identity: { name: 'Ada' },
     tools: [
       ONCE_AGREED,
       { id: 'call_back', when: 'someone wants to be called back', tells: 'Somebody rings you.' },
+      { id: 'remind_me', when: 'someone wants to be reminded of something' },
       { id: 'ask_team', like: ['Please ask the committee something for me'] },
     ],
   }
@@ -99,6 +101,32 @@ describe('a tool that the team has to agree to', () => {
     })
     // What was said before goes on as if nothing had come in between.
     expect((await say('And when is it turned off?', conversationId)).reply).toContain('October')
+  })
+
+  it('is taken back by the visitor, and nobody can agree to it any more', async () => {
+    const { conversationId } = await wanting()
+    const [{ id }] = (await listed()).requests
+    const turn = await say('Never mind, I do not want the money back any more', conversationId)
+    expect(turn).toMatchObject({ reply: 'All right, I have taken that back.', isAwaited: false })
+    expect(await listed('?over=true')).toMatchObject({ waiting: 0, requests: [{ id, state: 'withdrawn', by: '' }] })
+    expect((await decide(id, true)).body.title).toBe('The visitor took it back.')
+    expect((await app.ask('POST', `/api/requests/${id}/reopen`)).status).toBe(409)
+    expect(office.asked).toEqual([])
+  })
+
+  it('is put right by the visitor: one request waits, with what they mean', async () => {
+    const { conversationId } = await wanting()
+    await say('no, sorry, make that plot 13', conversationId)
+    const { requests: waiting } = await listed()
+    expect(waiting).toMatchObject([{ values: { plot: '13' } }])
+    await decide(waiting[0].id, true)
+    expect(office.asked.map(({ body }) => body)).toEqual(['{"plot":13}'])
+  })
+
+  it('cannot be taken back while somebody decides on it', async () => {
+    const { conversationId } = await wanting()
+    await app.services.db.update(requests).set({ state: 'doing' })
+    expect((await say('forget it', conversationId)).reply).toMatch(/seen to already/)
   })
 
   it('is called by one of two who agree at the same time', async () => {
@@ -236,6 +264,40 @@ describe('a visitor who wants to be rung up', () => {
     expect((await listed()).waiting).toBe(0)
     await app.ask('POST', `/api/requests/${id}/reopen`)
     expect((await listed()).waiting).toBe(1)
+  })
+})
+
+describe('what a visitor asked for', () => {
+  it('is taken back by them: nobody rings, and a call that was rung stays', async () => {
+    const first = await say('Please call me back')
+    await say('01632 960123', first.conversationId)
+    await say('my hedge', first.conversationId)
+    expect((await say('please forget the call', first.conversationId)).reply).toMatch(/taken that back/)
+    expect((await listed('?over=true')).requests).toMatchObject([{ kind: 'callBack', state: 'withdrawn' }])
+    const again = await say('Please call me back')
+    await say('01632 960124', again.conversationId)
+    await say('my hedge', again.conversationId)
+    await decide((await listed()).requests[0].id, true)
+    expect((await say('please forget the call', again.conversationId)).reply).toMatch(/seen to already/)
+    const tool = (await app.ask('GET', '/api/tools')).body.tools.find(({ kind }: { kind: string }) => kind === 'team')
+    const log = (await app.ask('GET', `/api/tools/${tool.id}/calls`)).body.calls
+    expect(log.slice(0, 3)).toMatchObject([
+      { operation: 'call_back: taken back', isFailed: true },
+      { operation: 'call_back', isFailed: false },
+      { operation: 'call_back: taken back', isFailed: false },
+    ])
+  })
+
+  it('is put right by them: a reminder on another day takes the place of the first', async () => {
+    const lines = ['Please remind me', 'my hedge', '1 March', 'ana@post.example']
+    let conversationId: string | undefined
+    for (const line of lines) ({ conversationId } = await say(line, conversationId))
+    const days = async () => (await app.services.db.select().from(reminders)).map(({ dueAt }) => dueAt.getUTCDate())
+    expect(await days()).toEqual([1])
+    expect((await say('sorry, make that 3 March', conversationId)).reply).toMatch(/changed the day/)
+    expect(await days()).toEqual([3])
+    await say('actually, never mind', conversationId)
+    expect(await days()).toEqual([])
   })
 })
 

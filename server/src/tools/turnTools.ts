@@ -5,7 +5,7 @@ import { builtInsFor, standInTool, timesIn, type StandIn, type Tool, type ToolRe
 import type { ToolOperation } from '@parrot/contract'
 import type { Services } from '../services'
 import { HERE } from './builtIn'
-import { tableOf, type Caller } from './kinds'
+import { kindAtHand, tableOf, type Caller } from './kinds'
 import { operate } from './operate'
 import { beginCall, endCall, listTools, usedUp, type ToolRow } from './queries'
 
@@ -45,7 +45,7 @@ export async function standInsFor({ db }: Pick<Services, 'db'>, brief: Brief): P
     (await operationsFor(db, named)).map(async ({ row, operation }) => {
       // What was read into a library is no outside: scripts look it up for real.
       const table = row.kind === 'table' ? await tableOf(db, row.settings, operation) : undefined
-      return { ...standInOf(operation), ...(table ? { table } : {}) }
+      return { ...standInOf(row, operation), ...(table ? { table } : {}) }
     }),
   )
 }
@@ -66,12 +66,16 @@ export const rehearsedTools = async (
   recorded: readonly RecordedAnswer[],
 ): Promise<readonly Tool[]> => rehearsed(brief, await standInsFor(means, brief), recorded, HERE.now)
 
-const standInOf = ({ name, title, description, input, changes, standIn }: ToolOperation): StandIn => ({
+const standInOf = (
+  { kind }: ToolRow,
+  { name, title, description, input, changes, standIn }: ToolOperation,
+): StandIn => ({
   name,
   title: title || name,
   description,
   parameters: input as StandIn['parameters'],
   changes,
+  canTakeBack: changes && kindAtHand(kind)?.takeBack !== undefined,
   answer: standIn,
 })
 
@@ -85,14 +89,17 @@ function toolFrom(
     noting,
   }: { readonly agentId: string | null; readonly isTrying: boolean; readonly noting: Noting | undefined },
 ): Tool {
-  const stand = standInTool(standInOf(operation))
+  const stand = standInTool(standInOf(row, operation))
   const caller = { agentId, conversationId: noting?.conversationId ?? null }
   const kept = <Value>(value: Value): Value => maskedWithin(value, noting?.masks ?? [])
   return {
     ...stand,
     ...(row.kind === 'calendar' && operation.changes ? { offer: offering(means, row, caller) } : {}),
+    ...(stand.takeBack && !isTrying
+      ? { takeBack: (input) => takenBack(means, row, operation, caller, input, kept) }
+      : {}),
     call: async (input, signal): Promise<ToolResult> => {
-      const given = (typeof input === 'object' && input !== null ? input : {}) as Record<string, unknown>
+      const given = inputOf(input)
       if (isTrying && operation.changes) {
         const { tried } = await operate(means, row, operation, given, { isDry: true, caller })
         const { method = '', url = row.name, body = '' } = tried.request ?? {}
@@ -111,6 +118,36 @@ function toolFrom(
       return result
     },
   }
+}
+
+const inputOf = (input: unknown) =>
+  (typeof input === 'object' && input !== null ? input : {}) as Readonly<Record<string, unknown>>
+
+/** Takes back what a call did; it stands among the calls as well. */
+async function takenBack(
+  means: Means,
+  row: ToolRow,
+  operation: ToolOperation,
+  caller: Caller,
+  given: unknown,
+  kept: <Value>(value: Value) => Value,
+): Promise<ToolResult> {
+  const input = inputOf(given)
+  const began = performance.now()
+  const result = await kindAtHand(row.kind)!.takeBack!({ means, row, operation, input, caller })
+  const name = `${operation.name}: taken back`
+  // A call of the day is spent by what is done, not by what is not.
+  const call = await beginCall(
+    means.db,
+    { id: row.id, callsPerDay: null },
+    { operation: name, ...caller, input: kept(input) },
+  )
+  await endCall(means.db, call!, {
+    output: kept(result.text),
+    isFailed: result.isFailed === true,
+    tookMs: performance.now() - began,
+  })
+  return result
 }
 
 /** The free times that go with the question for a day or a time; a calendar that does not answer offers none. */

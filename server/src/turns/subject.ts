@@ -2,6 +2,7 @@ import { and, eq } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { migrate, type Brief } from '@parrot/core/brief'
 import type {
+  Held,
   Exchange,
   LibraryPort,
   Model,
@@ -24,6 +25,7 @@ import { versionsInUse } from '../library/queries'
 import { listEmbedders } from '../embedding'
 import { modelOf, modelState } from '../models'
 import type { Services } from '../services'
+import { withdrawHeld } from '../requests'
 import { colleaguesFor } from '../team'
 import { rehearsedTools, toolsFor, type Noting } from '../tools'
 
@@ -199,6 +201,7 @@ export async function contextFor(
       : await toolsFor(services, subject.brief, subject.agentId, listening.audience !== 'visitor', noting),
     colleagues: await colleaguesFor(services, subject, given),
     ...(people ? { people } : {}),
+    ...(noting ? { withdraw: (held: Held) => withdrawHeld(services, noting.conversationId, held) } : {}),
     ...listening,
   }
 }

@@ -38,6 +38,8 @@ export interface ToolKindAtHand {
     means: Services,
   ) => readonly ToolOperation[] | Promise<readonly ToolOperation[]>
   readonly call: (calling: Calling) => Promise<Done>
+  /** Takes back what a call with that input did for the conversation, where that can be. */
+  readonly takeBack?: (calling: Omit<Calling, 'isDry' | 'limits' | 'secret'>) => Promise<ToolResult>
 }
 
 const text = (question: string, format?: string) => ({ type: 'string', title: question, ...(format ? { format } : {}) })

@@ -33,10 +33,7 @@ export const reminder: ToolKindAtHand = {
   ],
 
   async call({ means: { db }, row, input, caller, isDry }) {
-    const zone = row.settings.timeZone ?? 'utc'
-    const email = textOf(input.email, 200)
-    const what = textOf(input.what, 500)
-    const due = DateTime.fromISO(`${textOf(input.day, 10)}T${textOf(input.time, 5) || USUAL_TIME}`, { zone })
+    const { email, what, due } = wantedIn(input, row.settings.timeZone)
     const sent = { method: 'REMIND', url: `mailto:${email}`, headers: {}, body: `${due.toISO() ?? ''} ${what}` }
     if (!due.isValid || due.diffNow().milliseconds < 0 || due.diffNow('days').days > FURTHEST_DAYS)
       return { sent: null, result: { ...failed('That is no time to come within a year.'), asksAgain: ['day', 'time'] } }
@@ -53,7 +50,26 @@ export const reminder: ToolKindAtHand = {
     const value = { day: due.toFormat('cccc d LLLL yyyy'), time: due.toFormat('HH:mm'), what }
     return { sent, result: { text: JSON.stringify(value), value } }
   },
+
+  async takeBack({ means: { db }, row, input, caller: { conversationId } }) {
+    const { email, what, due } = wantedIn(input, row.settings.timeZone)
+    if (conversationId === null || !due.isValid) return failed('There is no such reminder.')
+    const own = and(eq(reminders.toolId, row.id), eq(reminders.conversationId, conversationId))
+    const same = and(eq(reminders.email, email), eq(reminders.what, what), eq(reminders.dueAt, due.toJSDate()))
+    const gone = await db
+      .delete(reminders)
+      .where(and(own, same, isNull(reminders.sentAt)))
+      .returning()
+    return gone.length > 0 ? { text: 'Taken back.' } : failed('It was sent already.')
+  },
 }
+
+/** What is wanted, to which address, and when; a time that is none is not valid. */
+const wantedIn = (input: Readonly<Record<string, unknown>>, zone = 'utc') => ({
+  email: textOf(input.email, 200),
+  what: textOf(input.what, 500),
+  due: DateTime.fromISO(`${textOf(input.day, 10)}T${textOf(input.time, 5) || USUAL_TIME}`, { zone }),
+})
 
 const EVERY_MS = 60_000
 const AGAIN_MS = 10 * 60_000

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon'
-import { addRequests, tellTeam, type NewRequest } from '../../requests'
+import { addRequests, tellTeam, withdrawRequest, type NewRequest } from '../../requests'
 import { failed, operation, textOf, type ToolKindAtHand } from './kind'
 
 const FURTHEST_DAYS = 60
@@ -32,8 +32,8 @@ export const team: ToolKindAtHand = {
   ],
 
   async call({ means, row, operation: { name, title, request }, input, caller: { agentId, conversationId }, isDry }) {
-    const isCall = (request?.url || name) === 'call_back'
-    const values = named(input, isCall ? ['name', 'phone', 'what', 'day', 'time'] : ['what', 'email'])
+    const isCall = (request?.url || name) === CALL
+    const values = valuesOf(isCall, input)
     const sent = { method: 'ASK', url: 'team', headers: {}, body: JSON.stringify(values, null, 2) }
     const due = isCall ? dueAt(values, row.settings.timeZone) : null
     if (due === 'past')
@@ -53,7 +53,26 @@ export const team: ToolKindAtHand = {
     const value = { ...values, ...(due ? { when: due.toFormat('cccc d LLLL, HH:mm') } : {}) }
     return { sent, result: { text: JSON.stringify(value), value } }
   },
+
+  async takeBack({ means, operation: { name, request }, input, caller: { conversationId } }) {
+    const isCall = (request?.url || name) === CALL
+    const values = JSON.stringify(Object.entries(valuesOf(isCall, input)).sort())
+    const isTaken =
+      conversationId !== null &&
+      (await withdrawRequest(
+        means,
+        conversationId,
+        (row) =>
+          row.kind === (isCall ? 'callBack' : 'question') &&
+          JSON.stringify(Object.entries(row.values).sort()) === values,
+      ))
+    return isTaken ? { text: 'Taken back.' } : failed('Somebody has seen to it already.')
+  },
 }
+
+const CALL = 'call_back'
+const valuesOf = (isCall: boolean, input: Readonly<Record<string, unknown>>): Record<string, string> =>
+  named(input, isCall ? ['name', 'phone', 'what', 'day', 'time'] : ['what', 'email'])
 
 const MORNING = '09:00'
 /** When it is wanted; null for as soon as may be. */

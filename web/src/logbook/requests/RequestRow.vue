@@ -121,7 +121,8 @@ li {
   border-left: 3px solid var(--warm);
 }
 .done,
-.refused {
+.refused,
+.withdrawn {
   border-left-color: transparent;
 }
 .failed {

@@ -39,7 +39,7 @@ const parts = computed(() => [
     <EmptyNote
       v-else-if="list.data.value.requests.length === 0 && which === 'over'"
       title="Nothing was decided yet"
-      text="What you agree to, refuse, answer or lay aside comes here."
+      text="What you agree to, refuse, answer or lay aside comes here, and what visitors take back."
     />
     <EmptyNote
       v-else-if="list.data.value.requests.length === 0"

@@ -26,6 +26,8 @@ export function standing({ state, by, decidedAt, kind }: TeamRequest): string {
       return kind === 'approval' ? `✓ ${by} agreed ${when}.` : `✓ ${by}, ${when}.`
     case 'refused':
       return kind === 'approval' ? `– ${by} refused ${when}.` : `– ${by} laid it aside ${when}.`
+    case 'withdrawn':
+      return `– The visitor took it back ${when}.`
   }
 }
 
@@ -33,7 +35,7 @@ export function standing({ state, by, decidedAt, kind }: TeamRequest): string {
 export const dueWords = ({ dueAt }: TeamRequest, now = Date.now()): string =>
   dueAt === null ? '' : new Date(dueAt).getTime() < now ? `was wanted ${moment(dueAt)}` : `wanted ${moment(dueAt)}`
 
-export const isOver = ({ state }: TeamRequest): boolean => state === 'done' || state === 'refused'
-/** What the agent did stays done; everything else can be opened again. */
+export const isOver = ({ state }: TeamRequest): boolean => ['done', 'refused', 'withdrawn'].includes(state)
+/** What the agent did stays done, and what the visitor took back is theirs; everything else can be opened again. */
 export const canReopen = ({ state, kind }: TeamRequest): boolean =>
   state === 'refused' || (state === 'done' && kind !== 'approval')

@@ -1,0 +1,120 @@
+import { senseOf } from '../calling'
+import { phrasesFor, wordsOf } from '../languages'
+import { find, tokensOf, without } from '../reading'
+import { advance, settled } from './carryOut'
+import { correction } from './fromLine'
+import { isHeldAlready, withoutLately } from './held'
+import { hasOccasion, INFORMATION, nearOf, type Job } from './jobs'
+import type { Memory } from './memory'
+import { withoutCall } from './tools'
+import type { Held, StepResult, TurnContext, TurnState } from './turn'
+
+interface Done {
+  readonly held: Held
+  readonly job: Job
+}
+
+/** How near a line must be to what was done to mean it; below, two things only share a word. */
+const NEAR = 0.45
+
+/**
+ * Puts right or takes back what was done or asked for lately, where that can be: "make that three", "forget the call".
+ * Undefined for a line that means neither.
+ */
+export async function putRight(
+  jobs: readonly Job[],
+  state: TurnState,
+  context: TurnContext,
+): Promise<StepResult | undefined> {
+  const lately = (state.memory.lately ?? []).flatMap((held): Done[] => {
+    const job = jobs.find(({ id }) => id === held.jobId)
+    return job ? [{ held, job }] : []
+  })
+  const [asked] = state.reading.questions
+  if (lately.length === 0 || /\?\s*$/.test(state.said) || INFORMATION.has(asked!.kind)) return undefined
+  const isJustNow = context.conversation.at(-1)?.outcome === 'acted'
+  return (
+    (isJustNow ? await correct(lately.at(-1)!, state, context) : undefined) ??
+    withdrawFrom(lately, isJustNow, jobs, state, context)
+  )
+}
+
+/** "No, make that three": what was asked for just now is taken back, and asked for again as it is meant. */
+async function correct({ held, job }: Done, state: TurnState, context: TurnContext): Promise<StepResult | undefined> {
+  const line = state.said
+  const tokens = tokensOf(line)
+  const correcting = find(wordsOf(state.reading.language).corrects, tokens)
+  if (correcting?.from !== 0) return undefined
+  const filled = held.input ? textsOf(held.input) : held.filled
+  const rest = line.slice(tokens[correcting.to - 1]!.end)
+  const corrected = correction(job, { filled, asking: '' }, line, rest, context)
+  if (!corrected || filled[corrected.slot.name] === corrected.value) return undefined
+  const { name } = corrected.slot
+  const memory = await takenBack({ held, job }, state.memory, context)
+  if (!memory) return tooLate(held, state, context)
+  const open = {
+    dutyId: job.id,
+    filled: { ...filled, [name]: corrected.value },
+    asking: '',
+    isPaused: false,
+  }
+  const lead = phrasesFor(context.brief.identity.language).duty.changed(name, corrected.value)
+  const detail = { label: name, text: `${filled[name] ?? 'nothing'} → ${corrected.value}` }
+  return advance(job, open, { ...state, memory }, context, lead, [detail])
+}
+
+/** "Forget the call": the one that the line names, or what was asked for just now where it names nothing. */
+async function withdrawFrom(
+  lately: readonly Done[],
+  isJustNow: boolean,
+  jobs: readonly Job[],
+  state: TurnState,
+  context: TurnContext,
+): Promise<StepResult | undefined> {
+  const line = state.said
+  const words = wordsOf(state.reading.language)
+  const tokens = tokensOf(line)
+  if (!find(words.takesBack, tokens)) return undefined
+  const rest = without([words.takesBack, words.corrects, words.shades, words.aside], tokens)
+  const about = rest.map(({ text }) => text).join(' ')
+  const namesNothing = senseOf(about, [], state.reading.language).words.every(({ weight }) => weight <= LIGHT)
+  const near = (job: Job) => nearOf(about, job)
+  const nearest = [...lately].reverse().sort((a, b) => near(b.job) - near(a.job))[0]!
+  const others = jobs.filter((job) => hasOccasion(job) && !lately.some((each) => each.job.id === job.id))
+  const isNamed = near(nearest.job) >= NEAR && others.every((job) => near(job) <= near(nearest.job))
+  const meant = isNamed ? nearest : namesNothing && isJustNow ? lately.at(-1)! : undefined
+  if (!meant) return undefined
+  const memory = await takenBack(meant, state.memory, context)
+  if (!memory) return tooLate(meant.held, state, context)
+  return settled({ ...state, memory }, phrasesFor(context.brief.identity.language).duty.takenBack, 'acted', {
+    summary: `The visitor took “${meant.held.name}” back.`,
+    details: Object.entries(textsOf(meant.held.input ?? meant.held.filled)).map(([label, text]) => ({ label, text })),
+  })
+}
+/** Words that weigh no more say nothing of what a line is about. */
+const LIGHT = 0.2
+
+/** The memory without it; undefined where it is too late. */
+async function takenBack({ held, job }: Done, memory: Memory, context: TurnContext): Promise<Memory | undefined> {
+  if (isHeldAlready(held, memory)) {
+    const isWithdrawn = (await context.withdraw?.(held)) ?? true
+    return isWithdrawn ? withoutLately(memory, held) : undefined
+  }
+  const tool = job.tools[0]?.tool
+  const result = await tool?.takeBack?.(held.input, context.signal)
+  if (!tool || !result || result.isFailed) return undefined
+  return withoutCall(withoutLately(memory, held), { name: tool.name, input: held.input })
+}
+
+const tooLate = ({ name }: Held, state: TurnState, context: TurnContext): StepResult =>
+  settled(state, phrasesFor(context.brief.identity.language).duty.tooLate, 'declined', {
+    summary: `“${name}” was to be taken back, and is being seen to already.`,
+    details: [],
+  })
+
+const textsOf = (values: Readonly<Record<string, unknown>>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(values).flatMap(([name, value]) =>
+      typeof value === 'string' || typeof value === 'number' ? [[name, String(value)]] : [],
+    ),
+  )
