@@ -4,7 +4,7 @@ import { allotments, saying, TEXTS, passageOf } from '../testing'
 import { understudy } from '../understudy'
 import { joinQuestions } from './followUp'
 import { readQuestion } from '../reading'
-import { lineMessage, takeTurn, withGlossary, type Exchange, type Model, type TurnContext } from './index'
+import { exchangeOf, lineMessage, takeTurn, withGlossary, type Exchange, type Model, type TurnContext } from './index'
 
 const brief = briefFrom({
   identity: { name: 'Ada' },
@@ -192,6 +192,33 @@ describe('a follow-up', () => {
     const before = { said: 'Hello', reply: '', question: 'Are bonfires allowed?' }
     expect((await take('When is the water turned on?', [before])).question).toBe('When is the water turned on?')
   })
+})
+
+describe('a yes', () => {
+  const offering = { ...brief, openers: { ...brief.openers, suggestions: ['Are bonfires allowed?'], followUps: true } }
+  const said = (reply: string) => ({ said: 'When is water on?', question: 'When is water on?', reply })
+
+  it('asks what the agent suggested', async () => {
+    const first = await take('When is the water turned on?', [], understudy, offering)
+    const turn = await take('Yes please', [exchangeOf(first)], understudy, offering)
+    expect(turn).toMatchObject({ question: 'Are bonfires allowed?', reply: expect.stringContaining('November') })
+    const no = await take('no, thanks', [exchangeOf(first)], understudy, offering)
+    expect(no).toMatchObject({ outcome: 'chatted', citations: [] })
+  })
+
+  it('asks what a model offered in its own words', async () => {
+    const reply = 'In April [1]. Would you like to know whether bonfires are allowed?'
+    const turn = await take('yes', [said(reply)], saying('Bonfires are allowed only in November [1].'))
+    expect(turn).toMatchObject({ outcome: 'answered', citations: [{ quote: expect.stringContaining('November') }] })
+  })
+
+  it.each(['yes', 'ok', 'I see', 'Hm, good to know', 'not really'])(
+    'or “%s” to nothing that was asked is taken note of, and nothing is looked up for it',
+    async (line) => {
+      const turn = await take(line, [said('Water is turned on in April.')])
+      expect(turn).toMatchObject({ outcome: 'chatted', found: [], reply: expect.stringContaining('anything else') })
+    },
+  )
 })
 
 describe('the prompt', () => {

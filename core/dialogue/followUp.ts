@@ -10,7 +10,8 @@ import {
   type QuestionTerm,
   type Reading,
 } from '../reading'
-import { withQuestion, type Step } from './turn'
+import { sentences } from '../text'
+import { withQuestion, type Step, type StepResult, type TurnContext, type TurnState } from './turn'
 
 /** A line longer than this stands alone. */
 const MOST_WORDS = 9
@@ -23,13 +24,18 @@ const TAKES_PLACE = 0.2
  * Resolves a follow-up ("and on Sundays?", "the yearly one", "why?") to a question that stands alone, by putting what is
  * new into the place of what it replaces in the last question asked. A line that stands alone is kept as it is.
  */
-export const resolveFollowUp: Step = (state, { conversation }) => {
+export const resolveFollowUp: Step = (state, context) => {
+  const { conversation } = context
   const before = conversation.findLast((exchange) => exchange.question.trim() !== '')
   // While a duty asks, a line answers it.
   const isAsked = state.memory.duty !== undefined && !state.memory.duty.isPaused
-  if (!before || isAsked || state.reading.act !== 'question') return { state }
-  const { language } = state.reading
-  const wasAsked = before.outcome === 'clarified' && isAnswer(state.reading)
+  const { act, language } = state.reading
+  const wasClarifying = before?.outcome === 'clarified'
+  if (!before || isAsked || (act !== 'question' && !(act === 'acknowledged' && wasClarifying))) {
+    const offered = act === 'acknowledged' && !isAsked ? offeredIn(state.reading, context) : undefined
+    return offered === undefined ? { state } : takeOffer(state, offered)
+  }
+  const wasAsked = wasClarifying && isAnswer(state.reading)
   if (!wasAsked && !leansOn(state.reading)) return { state }
   const asked = readLine(before.question, language).questions.at(-1)!
   const question = joinQuestions(asked, state.question, state.reading.questions[0]!)
@@ -47,6 +53,30 @@ export const resolveFollowUp: Step = (state, { conversation }) => {
     },
   }
 }
+
+/**
+ * What the agent offered to tell in its last reply, where the visitor says yes to it: a question it suggested, or, of a
+ * model that speaks in its own words, the question it ended in.
+ */
+function offeredIn({ said, language }: Reading, { conversation, brief: { openers }, model }: TurnContext) {
+  const last = conversation.at(-1)
+  const yes = find(wordsOf(language).agrees, tokensOf(said))
+  if (!last || yes?.from !== 0) return undefined
+  const suggested = openers.suggestions.find((each) => each.trim() !== '' && last.reply.includes(each))
+  const end = sentences(last.reply).at(-1)?.text ?? ''
+  return suggested ?? (model.canRevise === true && /\?\W*$/.test(end) ? end : undefined)
+}
+
+const takeOffer = (state: TurnState, offered: string): StepResult => ({
+  state: withQuestion(state, offered, readLine(offered, state.reading.language)),
+  report: {
+    summary: 'The line says yes to what was offered, so that was asked.',
+    details: [
+      { label: 'Said', text: state.said },
+      { label: 'Read as', text: offered },
+    ],
+  },
+})
 
 const contentOf = (question: Question): readonly QuestionTerm[] => question.terms.filter((term) => !term.isLight)
 

@@ -46,6 +46,7 @@ const knownStems = (brief: Brief): ReadonlySet<string> =>
 const ACT_WORDS = {
   greeting: 'a greeting',
   thanks: 'thanks',
+  acknowledged: 'taking note of what was said',
   farewell: 'a goodbye',
   identity: 'a question about the agent itself',
   ownName: 'a question what the visitor is called',

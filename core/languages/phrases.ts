@@ -48,6 +48,8 @@ export interface CourtesyPhrases {
   readonly hello: Register
   readonly howCanIHelp: Register
   readonly welcome: Register
+  /** To a line that takes note of what was said. */
+  readonly noted: Register
   readonly bye: Register
   readonly iAm: (name: string, role: string) => string
   readonly aProgram: string

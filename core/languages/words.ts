@@ -10,6 +10,8 @@ export interface LanguageWords {
   readonly hasty: string
   readonly greeting: string
   readonly thanks: string
+  /** Takes note of what was said, agrees, or wants nothing more: "I see", "yes", "not really". */
+  readonly acknowledges: string
   readonly farewell: string
   /** What may stand beside them without making a question of the line. */
   readonly courtesy: string

@@ -7,6 +7,7 @@ import { readQuestion, type Question } from './question'
 export const ACTS = [
   'greeting',
   'thanks',
+  'acknowledged',
   'farewell',
   'identity',
   'ownName',
@@ -42,10 +43,12 @@ export function readLine(said: string, own: Spoken = 'en', name = ''): Reading {
   const language = languageOf(said, own)
   const words = wordsOf(language)
   const tokens = tokensOf(writtenOut(said, language))
+  const act = actOf(tokens, words, name)
+  const isAsked = /\?\W*$/.test(said)
   return {
     said,
     language,
-    act: actOf(tokens, words, name),
+    act: isAsked && act === 'acknowledged' ? 'question' : act,
     signals: SIGNALS.filter((signal) => holds(words[signal], tokens)),
     questions: withSubjects(partsOf(writtenOut(said, language), language).map((part) => readQuestion(part, language))),
   }
@@ -72,14 +75,17 @@ function actOf(tokens: readonly Token[], words: LanguageWords, name: string): Ac
   if (holds(words.ownName, tokens)) return 'ownName'
   if (holds(words.identity, tokens)) return 'identity'
   if (asksForPerson(tokens, words)) return 'person'
-  const { greeting, thanks, farewell, courtesy } = words
+  const { greeting, thanks, acknowledges, farewell, courtesy } = words
   const names = name.toLowerCase().split(/\s+/)
-  const rest = without([farewell, greeting, thanks, courtesy], tokens).filter(({ text }) => !names.includes(text))
+  const rest = without([farewell, greeting, thanks, acknowledges, courtesy], tokens).filter(
+    ({ text }) => !names.includes(text),
+  )
   if (rest.length > 0)
     return without([words.insult, courtesy, words.pointing], tokens).length === 0 ? 'insult' : 'question'
   if (holds(farewell, tokens)) return 'farewell'
   if (holds(thanks, tokens)) return 'thanks'
-  return holds(greeting, tokens) ? 'greeting' : 'empty'
+  if (holds(greeting, tokens)) return 'greeting'
+  return holds(acknowledges, tokens) ? 'acknowledged' : 'empty'
 }
 
 /** A wish for a person is short, or begins with it: whoever asks for more is answered. */

@@ -8,6 +8,12 @@ describe('what a line is for', () => {
     ['Hello there!', 'greeting'],
     ['good morning Ada', 'greeting'],
     ['ok great, thank you', 'thanks'],
+    ['yes', 'acknowledged'],
+    ['No, not really', 'acknowledged'],
+    ['Hmm, I see. Good to know!', 'acknowledged'],
+    ['Alright then', 'acknowledged'],
+    ['Right?', 'question'],
+    ['Yes, but is it open on Sundays', 'question'],
     ['Goodbye, take care', 'farewell'],
     ['who are you?', 'identity'],
     ['What is my name?', 'ownName'],
@@ -34,6 +40,8 @@ describe('what a line is for', () => {
     ['es', '¿Puedo hablar con una persona?', 'person'],
     ['it', 'Arrivederci!', 'farewell'],
     ['nl', 'Hoe heet je?', 'identity'],
+    ['de', 'Ach so, verstehe', 'acknowledged'],
+    ['fr', 'D’accord, je vois', 'acknowledged'],
   ] as const)('in %s “%s” is %s', (language, line, act) => expect(readLine(line, language).act).toBe(act))
 })
 

@@ -15,7 +15,7 @@ export function courtesy(
   names: { readonly use?: string | undefined; readonly known?: string | undefined },
 ): string {
   const words = phrases.courtesy
-  const say = (register: keyof Pick<typeof words, 'hello' | 'howCanIHelp' | 'welcome' | 'bye' | 'insult'>) =>
+  const say = (register: keyof Pick<typeof words, 'hello' | 'howCanIHelp' | 'welcome' | 'noted' | 'bye' | 'insult'>) =>
     pick(inFormality(words[register], mannerOf(brief).dials.formality), said)
   switch (act) {
     case 'greeting':
@@ -24,6 +24,8 @@ export function courtesy(
         : `${named(say('hello'), names.use)} ${say('howCanIHelp')}`
     case 'thanks':
       return named(say('welcome'), names.use)
+    case 'acknowledged':
+      return say('noted')
     case 'farewell':
       return named(say('bye'), names.use)
     case 'empty':

@@ -60,6 +60,11 @@ export const de: Phrases = {
       casual: ['Was kann ich für dich tun?'],
     },
     welcome: { formal: ['Sehr gern.'], plain: ['Gern geschehen.'], casual: ['Kein Problem!'] },
+    noted: {
+      formal: ['Sehr gern. Fragen Sie, wenn noch etwas ist.'],
+      plain: ['Gut. Fragen Sie einfach, wenn noch etwas ist.'],
+      casual: ['Okay! Frag einfach, wenn noch was ist.'],
+    },
     bye: { formal: ['Auf Wiedersehen und vielen Dank.'], plain: ['Auf Wiedersehen.'], casual: ['Tschüss!'] },
     iAm: (name, role) => `${name ? `Ich bin ${name}` : 'Ich bin ein Assistent'}${role ? `, ${role}` : ''}.`,
     aProgram: 'Ich bin ein Programm, kein Mensch.',

@@ -5,7 +5,9 @@ export const words: LanguageWords = {
   function: 'wo wann wie warum welche welcher welches kann darf ich ihr gibt kostet bitte hallo danke viel mein uhr',
   hasty: "gibts=gibt es, gehts=geht es, kann's=kann es, habts=habt ihr, bin's=bin es",
   greeting: 'hallo, hi, hey, guten tag, guten morgen, guten abend, moin, servus, grüß gott, grüezi',
-  thanks: 'danke, vielen dank, danke schön, dankeschön, super, perfekt, prima, ok, okay, alles klar',
+  thanks: 'danke, vielen dank, danke schön, dankeschön, super, perfekt, prima',
+  acknowledges:
+    'ok, okay, ja, ja bitte, jep, klar, alles klar, in ordnung, verstehe, ich verstehe, verstanden, aha, ach so, achso, ah, oh, hm, hmm, gut, fein, genau, stimmt, richtig, nein, nö, nicht wirklich, eigentlich nicht, natürlich, schade, egal, macht nichts, kein problem, gut zu wissen, interessant, na gut, passt, einverstanden, dann',
   farewell: 'tschüss, auf wiedersehen, bis bald, ciao, bis morgen, das war alles, gute nacht',
   courtesy:
     'und, sehr, viel, für, die, ihre, deine, hilfe, einen, schönen, tag, noch, das, ist, war, nett, sie, du, mal, ihnen, dir, ja, nein, jetzt, bitte',

@@ -64,6 +64,11 @@ export const en: Phrases = {
       plain: ['You’re welcome.', 'Glad to help.'],
       casual: ['No problem!', 'Any time!'],
     },
+    noted: {
+      formal: ['Very well. Please ask if there is anything else.'],
+      plain: ['All right. Just ask if anything else comes up.'],
+      casual: ['Okay! Just shout if anything else comes up.'],
+    },
     bye: {
       formal: ['Goodbye, and thank you.', 'I wish you a good day.'],
       plain: ['Goodbye.', 'Goodbye, take care.'],

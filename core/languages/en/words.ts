@@ -8,7 +8,9 @@ export const words: LanguageWords = {
   greeting:
     'hi, hello, hey, hiya, howdy, greetings, good morning, good afternoon, good evening, good day, hello there, hi there',
   thanks:
-    'thanks, thank you, many thanks, cheers, much appreciated, that was helpful, that helps, ta, thx, thank u, brilliant, perfect, great, lovely, wonderful, ok, okay',
+    'thanks, thank you, many thanks, cheers, much appreciated, that was helpful, that helps, ta, thx, thank u, brilliant, perfect, great, lovely, wonderful',
+  acknowledges:
+    'ok, okay, yes, yes please, yep, yeah, yup, sure, sure thing, alright, all right, i see, i understand, understood, got it, gotcha, makes sense, sounds good, sounds great, hm, hmm, mm, mhm, uh huh, right, fine, good, cool, nice, no, nope, nah, not really, not now, of course, fair enough, never mind, nevermind, no worries, no problem, good to know, interesting, oh, ah, aha, then, exactly, correct, agreed, will do, noted, please do, i know, i knew that, too bad, what a pity',
   farewell: 'bye, goodbye, see you, so long, farewell, take care, that was all, that is all, see ya, good night',
   courtesy:
     'there, you, so, very, much, a, lot, lots, for, your, the, help, helping, all, that, is, was, have, nice, everyone, everybody, team, again, been, really, kind, it, and, for now, now, soon, later, next week, i have to go, no, nothing else, please, day, evening, my, dear, this, of',

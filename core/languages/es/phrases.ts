@@ -56,6 +56,11 @@ export const es: Phrases = {
     hello: { formal: ['Buenos días.'], plain: ['Hola.'], casual: ['¡Hola!'] },
     howCanIHelp: { formal: ['¿En qué puedo ayudarle?'], plain: ['¿Qué desea saber?'], casual: ['¿Qué necesitas?'] },
     welcome: { formal: ['Ha sido un placer.'], plain: ['De nada.'], casual: ['¡De nada!'] },
+    noted: {
+      formal: ['Muy bien. Pregúnteme si necesita algo más.'],
+      plain: ['De acuerdo. Pregunte si surge algo más.'],
+      casual: ['¡Vale! Pregunta si surge algo más.'],
+    },
     bye: { formal: ['Adiós, y gracias.'], plain: ['Adiós.'], casual: ['¡Hasta luego!'] },
     iAm: (name, role) => `${name ? `Soy ${name}` : 'Soy un asistente'}${role ? `, ${role}` : ''}.`,
     aProgram: 'Soy un programa, no una persona.',

@@ -5,7 +5,9 @@ export const words: LanguageWords = {
   function: 'dónde cuándo cómo cuánto cuánta cuántos qué quién puedo hay hola gracias cuesta hora mi',
   hasty: 'q=que, xq=por qué, tb=también, porq=porque',
   greeting: 'hola, buenos días, buenas tardes, buenas noches, buenas',
-  thanks: 'gracias, muchas gracias, perfecto, genial, vale, de acuerdo, ok',
+  thanks: 'gracias, muchas gracias, perfecto, genial',
+  acknowledges:
+    'ok, vale, sí, si, sí por favor, claro, de acuerdo, entendido, entiendo, ya veo, ah, oh, hm, bien, bueno, exacto, correcto, no, la verdad es que no, qué pena, no pasa nada, no importa, sin problema, bueno saberlo, interesante, está bien, muy bien, entonces',
   farewell: 'adiós, hasta luego, hasta mañana, hasta pronto, eso es todo, chao',
   courtesy:
     'muy, mucho, muchas, por, su, tu, ayuda, y, buen, día, todo, es, la, el, a, usted, todos, ya, sí, no, amable',

@@ -61,6 +61,11 @@ export const fr: Phrases = {
       casual: ['Je peux t’aider ?'],
     },
     welcome: { formal: ['Je vous en prie.'], plain: ['Avec plaisir.'], casual: ['De rien !'] },
+    noted: {
+      formal: ['Très bien. Je reste à votre disposition.'],
+      plain: ['D’accord. N’hésitez pas si autre chose vous vient.'],
+      casual: ['D’accord ! Dis-moi si tu as autre chose.'],
+    },
     bye: { formal: ['Au revoir, et merci.'], plain: ['Au revoir.'], casual: ['Salut !'] },
     iAm: (name, role) => `${name ? `Je suis ${name}` : 'Je suis un assistant'}${role ? `, ${role}` : ''}.`,
     aProgram: 'Je suis un programme, pas une personne.',

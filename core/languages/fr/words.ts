@@ -6,7 +6,9 @@ export const words: LanguageWords = {
     'où quand comment combien pourquoi quel quelle quels quelles est-ce puis-je je peux vous bonjour merci avec heure',
   hasty: "svp=s'il vous plaît, qd=quand, pk=pourquoi, stp=s'il te plaît",
   greeting: 'bonjour, bonsoir, salut, coucou, allô',
-  thanks: "merci, merci beaucoup, mille mercis, parfait, super, d'accord, ok",
+  thanks: 'merci, merci beaucoup, mille mercis, parfait, super',
+  acknowledges:
+    "ok, d'accord, oui, oui s'il vous plaît, ouais, bien sûr, entendu, compris, je vois, je comprends, ah, oh, ah bon, hm, bon, bien, exact, c'est vrai, non, pas vraiment, dommage, tant pis, pas de problème, bon à savoir, intéressant, ça marche, très bien, alors",
   farewell: "au revoir, à bientôt, à demain, bonne nuit, c'est tout, adieu",
   courtesy:
     "beaucoup, bien, et, à, vous, toi, pour, votre, ton, aide, bonne, journée, soirée, très, c'est, tout, le, la, monde, encore, gentil, oui, non, maintenant",

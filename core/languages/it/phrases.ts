@@ -56,6 +56,11 @@ export const it: Phrases = {
     hello: { formal: ['Buongiorno.'], plain: ['Salve.'], casual: ['Ciao!'] },
     howCanIHelp: { formal: ['Come posso aiutarla?'], plain: ['Che cosa desidera sapere?'], casual: ['Che ti serve?'] },
     welcome: { formal: ['È stato un piacere.'], plain: ['Prego.'], casual: ['Di niente!'] },
+    noted: {
+      formal: ['Molto bene. Resto a disposizione.'],
+      plain: ['Va bene. Chieda pure se c’è altro.'],
+      casual: ['Ok! Chiedi pure se c’è altro.'],
+    },
     bye: { formal: ['Arrivederci, e grazie.'], plain: ['Arrivederci.'], casual: ['Ciao!'] },
     iAm: (name, role) => `${name ? `Sono ${name}` : 'Sono un assistente'}${role ? `, ${role}` : ''}.`,
     aProgram: 'Sono un programma, non una persona.',

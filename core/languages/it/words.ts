@@ -5,7 +5,9 @@ export const words: LanguageWords = {
   function: 'dove quando come quanto quanta perché quale quali posso è ciao grazie costa ora mio mia',
   hasty: 'cmq=comunque, xché=perché, nn=non',
   greeting: 'ciao, salve, buongiorno, buonasera, buon pomeriggio',
-  thanks: 'grazie, grazie mille, molte grazie, perfetto, va bene, ok, ottimo',
+  thanks: 'grazie, grazie mille, molte grazie, perfetto, ottimo',
+  acknowledges:
+    "ok, sì, si, sì grazie, certo, d'accordo, capito, capisco, ho capito, vedo, ah, oh, hm, bene, giusto, esatto, no, non proprio, peccato, pazienza, non importa, nessun problema, buono a sapersi, interessante, va bene, allora",
   farewell: 'arrivederci, a presto, a domani, addio, buonanotte, è tutto',
   courtesy:
     'mille, molto, tanto, per, il, suo, tuo, aiuto, e, buona, giornata, serata, tutto, è, la, a, lei, te, tutti, sì, no, gentile',

@@ -60,6 +60,11 @@ export const nl: Phrases = {
       casual: ['Wat kan ik voor je doen?'],
     },
     welcome: { formal: ['Graag gedaan.'], plain: ['Graag gedaan.'], casual: ['Geen probleem!'] },
+    noted: {
+      formal: ['Uitstekend. Vraag het gerust als er nog iets is.'],
+      plain: ['Goed. Vraag maar als er nog iets is.'],
+      casual: ['Oké! Roep maar als er nog iets is.'],
+    },
     bye: { formal: ['Tot ziens, en dank u.'], plain: ['Tot ziens.'], casual: ['Doei!'] },
     iAm: (name, role) => `${name ? `Ik ben ${name}` : 'Ik ben een assistent'}${role ? `, ${role}` : ''}.`,
     aProgram: 'Ik ben een programma, geen mens.',

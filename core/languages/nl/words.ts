@@ -5,7 +5,9 @@ export const words: LanguageWords = {
   function: 'waar wanneer hoe hoeveel waarom welke kan mag ik je jullie hallo dank kost mijn uur er zijn wat',
   hasty: "'t=het, 'k=ik, aub=alstublieft, ff=even",
   greeting: 'hallo, hoi, hey, goedemorgen, goedemiddag, goedenavond, goedendag, dag',
-  thanks: 'dank je, dank u, bedankt, dankjewel, dankuwel, hartelijk dank, perfect, prima, oké, ok',
+  thanks: 'dank je, dank u, bedankt, dankjewel, dankuwel, hartelijk dank, perfect, prima',
+  acknowledges:
+    'ok, oké, ja, ja graag, jep, zeker, begrepen, ik begrijp het, ik snap het, snap ik, ah, oh, aha, hm, goed, mooi, precies, klopt, nee, niet echt, jammer, maakt niet uit, geen probleem, goed om te weten, interessant, akkoord, dan',
   farewell: 'tot ziens, doei, dag, tot morgen, tot straks, dat was alles, welterusten',
   courtesy:
     'wel, zeer, heel, veel, voor, de, uw, je, hulp, en, een, fijne, dag, avond, dat, is, was, u, alles, nog, ja, nee, aardig',
