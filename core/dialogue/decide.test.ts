@@ -11,15 +11,7 @@ import {
 } from '../testing'
 import type { Tool } from '../tools'
 import { understudy } from '../understudy'
-import {
-  exchangeOf,
-  takeDecision,
-  takeTurn,
-  type Colleague,
-  type Exchange,
-  type Model,
-  type TurnContext,
-} from './index'
+import { takeTurn, type Colleague, type Exchange, type Model, type TurnContext } from './index'
 
 describe('what the team has to agree to', () => {
   it('is collected, not done, and waits with exactly what was told', async () => {
