@@ -31,6 +31,8 @@ export const relayChange = relaySchema.extend({ cue: cueSchema.nullable().defaul
 export const relaySentence = z.object({
   sentence: z.string().trim().min(1, 'Say what is to be done.').max(2000),
   timeZone: z.string().max(60).default('UTC'),
+  /** The outside model that writes it; the built-in reading where it is left out. */
+  endpointId: z.string().max(64).optional(),
 })
 /** A relay as it was read from a sentence; nothing is kept until it is made. */
 export const relayDraft = z.object({

@@ -14,6 +14,14 @@ export {
   type RelayRun,
 } from './run'
 export { cueSchema, inputsFor, takes, timesDoubled, type Cue, type CueEvent, type CueKind } from './cue'
-export { draftRelay, RELAY_EXAMPLES, type DraftingAgent, type RelayDraft } from './draft'
+export {
+  draftRelay,
+  readModelRelay,
+  RELAY_DRAFTING_TITLE,
+  RELAY_EXAMPLES,
+  relayMessages,
+  type DraftingAgent,
+  type RelayDraft,
+} from './draft'
 export { nextDue } from './recurrence'
 export { withoutRepeats, type Repeated } from './repeats'

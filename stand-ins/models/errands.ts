@@ -1,5 +1,6 @@
 import { DEBRIEFING_TITLE, JUDGING_TITLE, SAYING_TITLE, WORDING_TITLE, type NotedAnswer } from '@parrot/core/errands'
 import type { ChatMessage } from '@parrot/core/dialogue'
+import { draftRelay, RELAY_DRAFTING_TITLE } from '@parrot/core/team'
 import { contentStems, coverage } from '@parrot/core/text'
 
 /** What a simulated model says to an errand; undefined when it is asked something else. */
@@ -11,7 +12,24 @@ export function errandAnswer(messages: readonly ChatMessage[]): string | undefin
     return JSON.stringify((JSON.parse(given) as string[]).map((line) => inGerman(line, how[0] ?? '')))
   if (title === WORDING_TITLE) return JSON.stringify(edited(JSON.parse(given) as NotedAnswer))
   if (title === DEBRIEFING_TITLE) return JSON.stringify(debriefed(JSON.parse(given) as Debriefed))
+  if (title === RELAY_DRAFTING_TITLE) return JSON.stringify(drafted(JSON.parse(given) as ToDraft))
   return undefined
+}
+
+interface ToDraft {
+  readonly sentence: string
+  readonly agents: readonly string[]
+  readonly timeZone: string
+}
+
+/** Reads the sentence as the product does by itself, agents by their names. */
+function drafted({ sentence, agents, timeZone }: ToDraft): object {
+  const { relay, cue } = draftRelay(
+    sentence,
+    agents.map((name) => ({ id: name, name })),
+    timeZone,
+  )
+  return { ...relay, cue }
 }
 
 interface Debriefed {

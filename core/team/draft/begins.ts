@@ -51,15 +51,17 @@ export function cueIn(words: string, timeZone: string): { cue: Cue; as: string }
   }
 }
 
+/** Where the mailbox is, no sentence says. */
+export const MAILBOX = { host: 'imap.example', user: 'desk@example' }
+
 const mailCue = (
   words: string,
   common: { inputs: Record<string, string>; isOn: boolean; mostPerDay: number },
 ): Extract<Cue, { kind: 'mail' }> => ({
   kind: 'mail',
-  host: 'imap.example',
+  ...MAILBOX,
   port: 993,
   security: 'tls',
-  user: 'desk@example',
   folder: 'INBOX',
   from: words.match(EMAIL) ?? [],
   subject: [],

@@ -7,6 +7,7 @@ import { cueIn, MAIN_VALUE } from './begins'
 import { clausesOf, type DraftingAgent } from './clauses'
 import { begins, countIn, nameAt, withoutLead, withPlace } from './words'
 
+export { readModelRelay, RELAY_DRAFTING_TITLE, relayMessages } from './byModel'
 export { RELAY_EXAMPLES } from './examples'
 export type { DraftingAgent } from './clauses'
 

@@ -19,8 +19,10 @@ import { agentById } from '../agents/queries'
 import { sendMail } from '../delivery'
 import { HttpProblem } from '../http/problems'
 import { nameOf } from '../members'
+import { modelFailure, modelOf } from '../models'
 import type { Services } from '../services'
 import { sendInsert } from '../takeAlong'
+import { relayBy } from './draftBy'
 import {
   addRelay,
   addRun,
@@ -72,8 +74,14 @@ export const relayRoutes =
     app.post(
       '/api/agents/:id/relays/draft',
       { schema: { params, body: relaySentence, response: { 200: relayDraft } } },
-      async ({ params: { id }, body: { sentence, timeZone } }) => {
-        const { cue, relay, read } = draftRelay(sentence, await draftingAgents(db, id), timeZone)
+      async ({ params: { id }, body: { sentence, timeZone, endpointId } }) => {
+        const agents = await draftingAgents(db, id)
+        const { cue, relay, read } =
+          endpointId === undefined
+            ? draftRelay(sentence, agents, timeZone)
+            : await relayBy(await modelOf(db, services.seal, endpointId), sentence, agents, timeZone).catch(
+                (error: unknown) => Promise.reject(modelFailure(error)),
+              )
         return { relay, cue, read: [...read] }
       },
     )

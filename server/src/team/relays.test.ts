@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { buildModelEndpoint } from '@parrot/stand-ins'
 import { openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
 import { relayRuns, relays } from '../database'
 import { beginDue } from '../cues'
@@ -132,6 +133,24 @@ describe('a relay', () => {
     const done = await settled(await run(relay, {}))
     expect(done.output).toMatch(/April[^]*Beans are sown in May/)
     await app.ask('DELETE', `/api/relays/${relay.id}`)
+  })
+
+  it('is drafted by an outside model where one is chosen, and told of in words where it cannot', async () => {
+    const standIn = buildModelEndpoint()
+    const baseUrl = `${await standIn.listen({ host: '127.0.0.1', port: 0 })}/v1`
+    const writer = async (model: string) =>
+      (await app.ask('POST', '/api/endpoints', { name: model, baseUrl, model })).body.id as string
+    const draft = (endpointId: string) =>
+      app.ask('POST', `/api/agents/${ada}/relays/draft`, {
+        sentence: 'Every Thursday at 9, ask Ada when water is turned on, then have Pea say when beans are sown.',
+        endpointId,
+      })
+    const { body } = await draft(await writer('faithful'))
+    expect(body.relay.legs.map(({ agent }: { agent: string }) => agent)).toEqual([ada, pea])
+    expect(body.cue).toMatchObject({ kind: 'time', isOn: false })
+    expect(await draft(await writer('failing-page'))).toMatchObject({ status: 502 })
+    expect((await draft('nobody')).status).toBe(404)
+    await standIn.close()
   })
 
   it('shows what a leg shows, and is taken along as a document', async () => {

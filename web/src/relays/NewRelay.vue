@@ -4,8 +4,9 @@ import { useRouter } from 'vue-router'
 import { watchDebounced } from '@vueuse/core'
 import { ElButton, ElDialog, ElInput } from 'element-plus'
 import type { RelayDraft, RelayShown } from '@parrot/contract'
-import { get, post } from '../api/client'
+import { call, get, post } from '../api/client'
 import { useActing } from '../shared/acting'
+import DraftBy from '../shared/DraftBy.vue'
 import { useLoaded } from '../shared/load'
 
 /** A relay begun from a sentence: it is read while it is written, and shows what each part of it becomes. */
@@ -20,16 +21,24 @@ const { data, load } = useLoaded(() => get<{ examples: { title: string; sentence
 onMounted(load)
 
 const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
-watchDebounced(
-  sentence,
-  async (text) => {
-    if (text.trim() === '') return (draft.value = undefined)
-    const read = await post<RelayDraft>(`${path}/draft`, { sentence: text, timeZone }).catch(() => undefined)
-    // What was read of words that were changed since says nothing.
-    if (text === sentence.value) draft.value = read
-  },
-  { debounce: 250 },
-)
+/** The outside model that writes it; "" reads it as one types. */
+const writer = ref('')
+watchDebounced(sentence, read, { debounce: 250 })
+
+async function read(): Promise<void> {
+  const text = sentence.value
+  if (text.trim() === '' || writer.value !== '') return (draft.value = undefined)
+  const made = await post<RelayDraft>(`${path}/draft`, { sentence: text, timeZone }).catch(() => undefined)
+  // What was read of words that were changed since says nothing.
+  if (text === sentence.value) draft.value = made
+}
+
+async function writtenBy(endpointId: string, signal: AbortSignal): Promise<void> {
+  const text = sentence.value
+  draft.value = undefined
+  const made = await call<RelayDraft>('POST', `${path}/draft`, { sentence: text, timeZone, endpointId }, { signal })
+  if (!signal.aborted && text === sentence.value) draft.value = made
+}
 
 const make = (whole: RelayDraft | undefined) =>
   act(async () => {
@@ -57,6 +66,13 @@ const make = (whole: RelayDraft | undefined) =>
       maxlength="2000"
       placeholder="Every Thursday at 9, ask …, then have … say …, let me look at it, and draft a mail to …"
       aria-label="What is to be done"
+    />
+    <DraftBy
+      v-model="writer"
+      :text="sentence"
+      built-in="the built-in reading of English, as you type"
+      :write="writtenBy"
+      @built-in="read"
     />
     <p v-if="!draft && data" class="examples">
       <span class="soft small">Begin from:</span>

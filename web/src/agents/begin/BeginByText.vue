@@ -3,8 +3,8 @@ import { onMounted, ref } from 'vue'
 import { watchDebounced } from '@vueuse/core'
 import { ElInput } from 'element-plus'
 import type { Beginning, Draft } from '@parrot/contract'
-import { post } from '../../api/client'
-import DraftBy from './DraftBy.vue'
+import { call, post } from '../../api/client'
+import DraftBy from '../../shared/DraftBy.vue'
 
 /** Begins with a sentence, or with a prompt one has: the brief is drafted while one types. */
 const props = defineProps<{ from: 'sentence' | 'prompt' }>()
@@ -21,6 +21,13 @@ onMounted(() => {
   void draft()
 })
 watchDebounced(text, draft, { debounce: 250 })
+
+/** Has an outside model draft it; one that was stopped meanwhile changes nothing. */
+async function writtenBy(endpointId: string, signal: AbortSignal): Promise<void> {
+  const body = { from: 'sentence', text: text.value, endpointId } satisfies Beginning
+  const made = await call<Draft>('POST', '/api/drafts', body, { signal })
+  if (!signal.aborted) emit('drafted', made)
+}
 
 /** Drafts the brief from what was written so far. */
 async function draft(): Promise<void> {
@@ -58,7 +65,8 @@ async function draft(): Promise<void> {
     v-if="from === 'sentence'"
     v-model="writer"
     :text="text"
-    @written="emit('drafted', $event)"
+    built-in="the built-in drafting, as you type"
+    :write="writtenBy"
     @built-in="draft"
   />
   <ol v-if="placements.length" class="bare-list placements" aria-label="Where each line went">

@@ -1,13 +1,20 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { Beginning, Draft, Endpoint } from '@parrot/contract'
-import { call, get, wordsFor } from '../../api/client'
-import ChoiceField from '../../shared/ChoiceField.vue'
+import type { Endpoint } from '@parrot/contract'
+import { get, wordsFor } from '../api/client'
+import ChoiceField from './ChoiceField.vue'
 
-/** Who writes the first draft: the built-in drafting, or an outside model that was set up in the settings. */
-const props = defineProps<{ text: string }>()
-const emit = defineEmits<{ written: [draft: Draft]; builtIn: [] }>()
+/**
+ * Who writes a first draft of what was said: the built-in drafting, or an outside model that was set up in the settings,
+ * which `write` asks and whose draft it puts in its place.
+ */
+const props = defineProps<{
+  text: string
+  builtIn: string
+  write: (endpointId: string, signal: AbortSignal) => Promise<void>
+}>()
+const emit = defineEmits<{ builtIn: [] }>()
 
 const endpoints = ref<Endpoint[]>([])
 const writer = defineModel<string>({ required: true })
@@ -25,15 +32,13 @@ watch(writer, (to) => {
   if (to === '') emit('builtIn')
 })
 
-async function write(): Promise<void> {
+async function begin(): Promise<void> {
   cancel()
   const mine = (stop = new AbortController())
   isWriting.value = true
   failure.value = ''
-  const body = { from: 'sentence', text: props.text, endpointId: writer.value } satisfies Beginning
   try {
-    const draft = await call<Draft>('POST', '/api/drafts', body, { signal: mine.signal })
-    if (mine === stop) emit('written', draft)
+    await props.write(writer.value, mine.signal)
   } catch (problem) {
     if (mine === stop && !mine.signal.aborted) failure.value = wordsFor(problem)
   } finally {
@@ -54,13 +59,10 @@ function cancel(): void {
     <ChoiceField
       v-model="writer"
       about="Draft written by"
-      :options="[
-        ['', 'the built-in drafting, as you type'],
-        ...endpoints.map((each) => [each.id, `${each.name} (${each.model})`] as const),
-      ]"
+      :options="[['', builtIn], ...endpoints.map((each) => [each.id, `${each.name} (${each.model})`] as const)]"
     />
     <template v-if="writer !== ''">
-      <ElButton v-if="!isWriting" :disabled="text.trim().length < 3" @click="write"> Write it </ElButton>
+      <ElButton v-if="!isWriting" :disabled="text.trim().length < 3" @click="begin"> Write it </ElButton>
       <template v-else>
         <span class="small soft" role="status">Writing…</span>
         <ElButton text @click="cancel">Stop</ElButton>
