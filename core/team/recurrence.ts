@@ -38,3 +38,17 @@ export function nextDue(
   const next = readRule(rule)?.after(wallAsUtc(after, timeZone))
   return next ? fromWall(next, timeZone) : undefined
 }
+
+/** A recurrence in English: "every week on Thursday at 09:30 (Europe/London)". */
+export function recurrenceInWords({ rule, timeZone }: { readonly rule: string; readonly timeZone: string }): string {
+  const read = readRule(rule)
+  if (!read) return rule
+  const hours = [read.origOptions.byhour ?? []].flat()
+  const minutes = [read.origOptions.byminute ?? 0].flat()
+  const times = hours.flatMap((hour) => minutes.map((minute) => `${two(hour)}:${two(minute)}`))
+  // The package tells hours alone, so they are told here.
+  const days = new RRule({ ...read.origOptions, byhour: null, byminute: null }).toText()
+  return `${[days, times.length > 0 ? `at ${times.join(', ')}` : ''].filter(Boolean).join(' ')} (${timeZone})`
+}
+
+const two = (part: number): string => String(part).padStart(2, '0')

@@ -38,7 +38,7 @@ describe('a relay written by a model', () => {
     expect(relay.legs.map(({ agent }) => agent)).toEqual(['m', 'p'])
     expect(cue).toMatchObject({ kind: 'time', isOn: false })
     expect(parts).toEqual([
-      { words: 'Begins', as: 'FREQ=WEEKLY;BYDAY=TH;BYHOUR=9;BYMINUTE=0 (Europe/Berlin)' },
+      { words: 'Begins', as: 'every week on Thursday at 09:00 (Europe/Berlin)' },
       { words: 'boat, done by marlow', as: 'Wann fährt das letzte Boot?' },
       {
         words: 'summary, done by Pip Deck',

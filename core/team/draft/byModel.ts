@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { ChatMessage } from '../../dialogue'
 import { errandMessages, jsonIn } from '../../errands'
 import { cueSchema, type Cue } from '../cue'
+import { recurrenceInWords } from '../recurrence'
 import { problemsIn } from '../run'
 import { relaySchema, type Relay } from '../schema'
 import { MAILBOX } from './begins'
@@ -74,7 +75,7 @@ const addressesOf = ({ inputs, mail }: Relay, cue: Cue | null): string[] =>
 
 /** The parts of a relay, a line each, to be looked at before it is made. */
 const toldOf = ({ inputs, legs, mail }: Relay, cue: Cue | null): RelayDraft['read'] => [
-  ...(cue ? [{ words: 'Begins', as: cue.kind === 'time' ? `${cue.rule} (${cue.timeZone})` : BEGINS[cue.kind] }] : []),
+  ...(cue ? [{ words: 'Begins', as: cue.kind === 'time' ? recurrenceInWords(cue) : BEGINS[cue.kind] }] : []),
   ...inputs.map(({ name, type, url }) => ({ words: `{{${name}}}`, as: url || `A ${type} that it is given.` })),
   ...legs.map(({ name, agent, task, each, approval }) => ({
     words: `${name}, done by ${agent}`,

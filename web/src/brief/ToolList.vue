@@ -101,14 +101,15 @@ const placesOf = (id: string) =>
           @teach="list.set(at, { like: $event.like, unlike: $event.unlike })"
         />
         <EntryPart label="It is done">
+          <ChoiceField
+            :model-value="use.approval"
+            :options="APPROVALS"
+            :about="`Tool ${at + 1}: who is asked first`"
+            @update:model-value="list.set(at, { approval: $event ?? 'never' })"
+          />
+        </EntryPart>
+        <EntryPart label="At most">
           <span class="acts">
-            <ChoiceField
-              :model-value="use.approval"
-              :options="APPROVALS"
-              :about="`Tool ${at + 1}: who is asked first`"
-              @update:model-value="list.set(at, { approval: $event ?? 'never' })"
-            />
-            <span class="soft small">at most</span>
             <ElInputNumber
               :model-value="use.mostCalls"
               class="times"
@@ -120,7 +121,7 @@ const placesOf = (id: string) =>
               :aria-label="`Tool ${at + 1}: how often in one conversation`"
               @update:model-value="list.set(at, { mostCalls: $event ?? null })"
             />
-            <span class="soft small">times a conversation,</span>
+            <span class="soft small">times in a conversation,</span>
             <ElInputNumber
               :model-value="use.mostCallsATurn"
               class="times"
