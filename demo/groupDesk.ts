@@ -1,6 +1,9 @@
 /** The people at the ticket desk, who ring passengers up. */
 export const ticketDesk = { kind: 'team', name: 'Ticket desk', settings: { timeZone: 'Europe/London' } } as const
 
+/** Mails that remind passengers of what they want to be reminded of. */
+export const reminders = { kind: 'reminder', name: 'Reminders', settings: { timeZone: 'Europe/London' } } as const
+
 /** The calendar of the group desk, in which Marlow makes appointments. */
 export const groupDesk = {
   kind: 'calendar',

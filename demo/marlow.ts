@@ -97,6 +97,14 @@ export const marlow: SampleAgent = {
         whenFails: 'That could not be booked just now. The ticket desk on 01632 960 144 can do it.',
       },
       {
+        id: 'move_time',
+        approval: 'visitor',
+        when: 'someone wants to move an appointment at the group desk',
+        like: ['Can we move my appointment to another time?', 'I want to change my appointment at the group desk'],
+        tells: 'Your appointment {{number}} is now on {{day}} at {{time}}.',
+        whenFails: 'That could not be moved just now. The ticket desk on 01632 960 144 can do it.',
+      },
+      {
         id: 'cancel_time',
         approval: 'visitor',
         when: 'someone wants to cancel an appointment at the group desk',
@@ -141,6 +149,13 @@ export const marlow: SampleAgent = {
         tells:
           'The fare for {{passengers}} on ticket {{ticket}} is on its way back to you; your receipt is {{receipt}}.',
         whenFails: 'That could not be paid back just now. The ticket desk on 01632 960 144 can do it.',
+      },
+      {
+        id: 'remind_me',
+        when: 'someone wants to be reminded of something',
+        like: ['Remind me about my crossing next Wednesday', 'Can you send me a reminder?'],
+        tells: 'On {{day}} at {{time}} you get a mail about {{what}}.',
+        whenFails: 'I could not put that down just now.',
       },
       {
         id: 'call_back',

@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs'
 import type { Agent, Source } from '@parrot/contract'
-import { groupDesk, ticketDesk } from './groupDesk'
+import { groupDesk, reminders, ticketDesk } from './groupDesk'
 import { sampleAgents, type SampleAgent } from './scenario'
 
 const server = process.env.PARROT_URL ?? 'http://127.0.0.1:4100'
@@ -114,6 +114,7 @@ if (!hasMembers && agents.length === 0) {
   })
   await call('POST', '/api/tools', { ...groupDesk, url: calendar })
   await call('POST', '/api/tools', ticketDesk)
+  await call('POST', '/api/tools', reminders)
   // All are there before the first is filled: they name each other.
   const team: Agent[] = []
   for (const { name } of sampleAgents) team.push(await call<Agent>('POST', '/api/agents', { name }))

@@ -8,6 +8,7 @@ import { withColleagues } from './colleagues'
 import { heldOf, isHeldAlready, withHeld } from './held'
 import { withNamed } from './inserts'
 import { jobOfTool, type Job, type UsedTool } from './jobs'
+import { textsOf } from './known'
 import { withDuty, withoutDuty, type DutyState, type Memory } from './memory'
 import { callTool, useDetail, WAITS, whoAgrees, withUses } from './tools'
 import type { Citation, StepResult, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
@@ -50,12 +51,21 @@ export async function advance(
   }
   const agree = job.tools.map(({ entry }) => whoAgrees(entry.approval, context))
   if (agree.includes('team')) return hold(job, open, state, context, lead, details)
-  if (!isAgreed && agree.includes('visitor')) return askAgain(job, open, state, context, lead)
+  // What was not said just now is shown before anything is done with it.
+  const isUnsaid = open.isTakenOver === true && (!job.isTool || job.tools.some(({ tool }) => tool.changes))
+  if (!isAgreed && (agree.includes('visitor') || isUnsaid)) return askAgain(job, open, state, context, lead, details)
   return carryOut(job, open, state, context, lead, details)
 }
 
 /** Sums up what will be done, and asks for a yes. */
-export function askAgain(job: Job, open: DutyState, state: TurnState, context: TurnContext, lead = ''): StepResult {
+export function askAgain(
+  job: Job,
+  open: DutyState,
+  state: TurnState,
+  context: TurnContext,
+  lead = '',
+  details: readonly WorkingDetail[] = [],
+): StepResult {
   const phrases = phrasesFor(context.brief.identity.language)
   const recap = recapOf(job, open)
   const what =
@@ -67,7 +77,7 @@ export function askAgain(job: Job, open: DutyState, state: TurnState, context: T
     { ...state, memory: withDuty(state.memory, asking) },
     `${what}${recap.length > 0 ? '\n\n' : ' '}${phrases.duty.shallI}`,
     'clarified',
-    { summary: `${kindOf(job)} “${job.name}” has all it needs; the visitor is asked for a yes.`, details: [] },
+    { summary: `${kindOf(job)} “${job.name}” has all it needs; the visitor is asked for a yes.`, details },
   )
 }
 
@@ -152,7 +162,8 @@ export async function carryOut(
             marker,
           ),
     )
-    known = { ...scalarsOf(value), ...known }
+    // What a tool gave back the next one may need.
+    known = { ...textsOf(value), ...known }
   }
   const hasFailed = uses.some(({ result }) => result.isFailed)
   const kept = withCollected(
@@ -169,10 +180,11 @@ export async function carryOut(
   const before = { inserts: state.inserts, citations: sources }
   const named = hasFailed ? [] : toolsNamedIn(job.steps)
   const shown = await withNamed(before, named, aboutOf(job, open), context)
+  const hasOffered = uses.some(({ result }) => result.shows?.insert.kind === 'times')
   const done = settled(
     {
       ...state,
-      memory: kept,
+      memory: hasOffered ? { ...kept, hasOffered } : kept,
       uses: [...state.uses, ...uses],
       ...shown,
     },
@@ -227,16 +239,6 @@ const fieldOf = ({ tools, field }: Job, { call }: ToolUse): string => {
   const used = tools.find(({ tool }) => tool.name === call.name)
   return used ? `tools.${used.at}` : field
 }
-
-/** What a tool gave back that the next one may need. */
-const scalarsOf = (value: unknown): Record<string, string> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
-    ? Object.fromEntries(
-        Object.entries(value).flatMap(([name, each]) =>
-          typeof each === 'string' || typeof each === 'number' ? [[name, String(each)]] : [],
-        ),
-      )
-    : {}
 
 /** The marker before the stop that ends a line of words; after a list or a table, on a line of its own. */
 function cited(text: string, marker: string): string {

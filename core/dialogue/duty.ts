@@ -6,6 +6,7 @@ import { questionFor } from './asking'
 import { advance, askAgain, settled } from './carryOut'
 import { correction, formIn, takenFrom } from './fromLine'
 import { hasOccasion, INFORMATION, jobsOf, nearOf, type Job } from './jobs'
+import { knownFor } from './known'
 import { withDuty, withoutDuty, type DutyState } from './memory'
 import { choicesOf, slotValue } from './slots'
 import { putRight } from './takeBack'
@@ -21,23 +22,61 @@ const MARGIN = 0.08
  * or takes back what was asked for before. Duties work the same in front of any model; a tool by itself is begun here for
  * the built-in model, others call it themselves.
  */
-export const followDuty: Step = async (state, context) => {
+export const followDuty: Step = async (given, context) => {
   const jobs = jobsOf(context)
+  const { hasOffered, ...memory } = given.memory
+  const state = hasOffered ? { ...given, memory } : given
   if (jobs.length === 0) return { state }
   const open = state.memory.duty
   const job = open && jobs.find(({ id }) => id === open.dutyId)
   if (open && job) return goOn(job, open, state, context)
   return (
     (await putRight(jobs, state, context)) ??
-    begin(
-      jobs.filter((each) => hasOccasion(each) && (!each.isTool || context.model.canRevise !== true)),
-      state,
-      context,
-    )
+    (hasOffered && choose(jobs, state, context)) ??
+    begin(jobs, state, context)
   )
 }
 
-function begin(jobs: readonly Job[], state: TurnState, context: TurnContext): StepResult | Promise<StepResult> {
+/** Takes a time that is named after free ones were shown, and begins what it is for. */
+function choose(jobs: readonly Job[], state: TurnState, context: TurnContext): Promise<StepResult> | undefined {
+  const { questions, language } = state.reading
+  const isFavour = holds(wordsOf(language).favour, tokensOf(state.said))
+  if (!isFavour && (questions[0]!.kind !== 'open' || /\?\s*$/.test(state.said))) return undefined
+  const job = jobs.find(
+    ({ ask, tools }) => tools.some(({ tool }) => tool.offer) && ask.some(({ type }) => type === 'time'),
+  )
+  const taken = job ? takenFrom(job, state.said, {}, context) : {}
+  const isChosen = job?.ask.some(({ type, name }) => (type === 'time' || type === 'date') && name in taken)
+  return job && isChosen ? beginWith(job, jobs, taken, state, context, []) : undefined
+}
+
+/** Begins a job with what the line gives, and with what is known of its visitor. */
+function beginWith(
+  job: Job,
+  jobs: readonly Job[],
+  taken: Readonly<Record<string, string>>,
+  state: TurnState,
+  context: TurnContext,
+  details: readonly WorkingDetail[],
+): Promise<StepResult> {
+  const known = knownFor(job, taken, jobs, state.memory, context)
+  const isTakenOver = Object.keys(known).length > 0
+  const open = {
+    dutyId: job.id,
+    filled: { ...taken, ...known },
+    asking: '',
+    isPaused: false,
+    ...(isTakenOver ? { isTakenOver } : {}),
+  }
+  return advance(job, open, state, context, '', [
+    ...details,
+    ...Object.entries(taken).map(([name, value]) => ({ label: name, text: value })),
+    ...Object.entries(known).map(([name, value]) => ({ label: name, text: `${value} (known from before)` })),
+  ])
+}
+
+function begin(all: readonly Job[], state: TurnState, context: TurnContext): StepResult | Promise<StepResult> {
+  const jobs = all.filter((each) => hasOccasion(each) && (!each.isTool || context.model.canRevise !== true))
   const { reading } = state
   if (reading.act !== 'question' && reading.act !== 'person') return { state }
   const [question] = reading.questions
@@ -66,11 +105,8 @@ function begin(jobs: readonly Job[], state: TurnState, context: TurnContext): St
       details: [best, second].map((each) => fitDetail(each)),
     })
   }
-  const filled = takenFrom(best.job, state.question, {}, context)
-  return advance(best.job, { dutyId: best.job.id, filled, asking: '', isPaused: false }, state, context, '', [
-    fitDetail(best),
-    ...Object.entries(filled).map(([name, value]) => ({ label: name, text: value })),
-  ])
+  const taken = takenFrom(best.job, state.question, {}, context)
+  return beginWith(best.job, all, taken, state, context, [fitDetail(best)])
 }
 
 /** How much surer one must be of a tool that is given nothing of what it needs: many questions are near its subject. */

@@ -22,6 +22,8 @@ export interface DutyState {
   readonly isConfirming?: boolean
   /** What a model wants a tool called with, where the model put it together. */
   readonly input?: Readonly<Record<string, unknown>>
+  /** Some of it was not said for this, but is known from before. */
+  readonly isTakenOver?: boolean
   /** The team agreed to it: what it collected was kept when it was asked. */
   readonly wasHeld?: boolean
 }
@@ -43,6 +45,8 @@ export interface Memory {
   readonly colleagues?: Readonly<Record<string, Memory>>
   /** What waits for the team, each by its sign. */
   readonly held?: readonly string[]
+  /** Free times were shown just now: a line that names one chooses it. */
+  readonly hasOffered?: true
   /** What was done or asked for last that can be put right or taken back, the latest at the end. */
   readonly lately?: readonly Held[]
   /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */

@@ -5,6 +5,7 @@ import { advance, settled } from './carryOut'
 import { correction } from './fromLine'
 import { isHeldAlready, withoutLately } from './held'
 import { hasOccasion, INFORMATION, nearOf, type Job } from './jobs'
+import { textsOf } from './known'
 import type { Memory } from './memory'
 import { withoutCall } from './tools'
 import type { Held, StepResult, TurnContext, TurnState } from './turn'
@@ -111,10 +112,3 @@ const tooLate = ({ name }: Held, state: TurnState, context: TurnContext): StepRe
     summary: `“${name}” was to be taken back, and is being seen to already.`,
     details: [],
   })
-
-const textsOf = (values: Readonly<Record<string, unknown>>): Record<string, string> =>
-  Object.fromEntries(
-    Object.entries(values).flatMap(([name, value]) =>
-      typeof value === 'string' || typeof value === 'number' ? [[name, String(value)]] : [],
-    ),
-  )

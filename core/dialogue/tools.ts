@@ -90,6 +90,12 @@ export const whoAgrees = (
 
 const entryOf = ({ name }: ToolCall, { brief }: TurnContext) => brief.tools.find(({ id }) => id === name)
 const isDone = (call: ToolCall, { done = [] }: Memory): boolean => done.some((each) => each.call === signOf(call))
+/** The call that a sign is of. */
+export function callOf(sign: string): Pick<ToolCall, 'name' | 'input'> {
+  const at = sign.indexOf(' ')
+  return { name: sign.slice(0, at), input: JSON.parse(sign.slice(at + 1)) as unknown }
+}
+
 const signOf = ({ name, input }: Pick<ToolCall, 'name' | 'input'>): string => `${name} ${JSON.stringify(input)}`
 
 /**

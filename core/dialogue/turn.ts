@@ -162,6 +162,8 @@ export interface TurnContext {
   readonly today?: Today
   /** Values for the brief's variables. */
   readonly variables?: Readonly<Record<string, string>>
+  /** What the visitor filled in of themselves in a form. */
+  readonly visitor?: { readonly name?: string; readonly email?: string; readonly phone?: string }
   /** Who hears the reply: a visitor, or a person who reviews it. Left out: a visitor. */
   readonly audience?: 'visitor' | 'reviewer'
   /** Whether somebody is there to answer in person, and what is said of it; left out where nobody ever does. */

@@ -9,6 +9,7 @@ export interface StandIn {
   readonly parameters: Schema
   readonly changes: boolean
   readonly canTakeBack?: boolean
+  readonly service?: string
   /** JSON or words; null where nothing was kept. */
   readonly answer: string | null
   /** Of a table that was read: it is looked up for real, where nothing else was kept or recorded. */

@@ -49,6 +49,8 @@ export interface ToolResult {
 export interface Tool extends ToolDescription {
   /** What people call it; the name where it is left out. */
   readonly title?: string
+  /** Which of the services outside it belongs to: what one call gave back, another of the same may need. */
+  readonly service?: string
   /** It changes something outside: it is never done twice with the same in one conversation. */
   readonly changes?: boolean
   call(input: unknown, signal?: AbortSignal): Promise<ToolResult> | ToolResult

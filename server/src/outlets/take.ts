@@ -7,6 +7,7 @@ import type { Services } from '../services'
 import { conversationOf, keepTurn, type OpenConversation, type TurnRow } from '../turns/conversations'
 import { conversationsAtWork } from '../turns/oneByOne'
 import { editionOf, type Listening } from '../turns/subject'
+import { visitorIn } from '../visitors'
 import { citationsFor, keyOf, personIn } from './conversation'
 import { afterTurn } from './happened'
 import { asKept, countTokens, countTurn, mustBeOpen, mustFit } from './limits'
@@ -58,7 +59,8 @@ async function takeTurnAlone(
   const people = isProgram ? undefined : await peopleFor(db, agent.id)
   const line = { said: text, conversation: before ?? conversation.exchanges, variables }
   const noting = { conversationId: id, masks: outlet?.masks ?? [] }
-  const heard = { ...listening, people, noting }
+  const visitor = conversation.hasCollected ? await visitorIn(db, id) : undefined
+  const heard = { ...listening, people, noting, ...(visitor ? { visitor } : {}) }
   const turn = await remembered.take(services, agent.id, subject, line, heard).catch((error: unknown) => {
     throw failureForVisitors(error)
   })

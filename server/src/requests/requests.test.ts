@@ -114,6 +114,14 @@ describe('a tool that the team has to agree to', () => {
     expect(office.asked).toEqual([])
   })
 
+  it('is taken back by each of two visitors who say the same', async () => {
+    for (const _ of [1, 2]) {
+      const { conversationId } = await wanting()
+      await say('never mind', conversationId)
+      expect(await listed()).toMatchObject({ waiting: 0, requests: [] })
+    }
+  })
+
   it('is put right by the visitor: one request waits, with what they mean', async () => {
     const { conversationId } = await wanting()
     await say('no, sorry, make that plot 13', conversationId)

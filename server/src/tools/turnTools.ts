@@ -67,7 +67,7 @@ export const rehearsedTools = async (
 ): Promise<readonly Tool[]> => rehearsed(brief, await standInsFor(means, brief), recorded, HERE.now)
 
 const standInOf = (
-  { kind }: ToolRow,
+  { id, kind }: ToolRow,
   { name, title, description, input, changes, standIn }: ToolOperation,
 ): StandIn => ({
   name,
@@ -75,6 +75,7 @@ const standInOf = (
   description,
   parameters: input as StandIn['parameters'],
   changes,
+  service: id,
   canTakeBack: changes && kindAtHand(kind)?.takeBack !== undefined,
   answer: standIn,
 })

@@ -60,6 +60,7 @@ export class RememberedTurns {
       conversation,
       variables,
       listening.people,
+      listening.visitor,
     )
     const before = this.#turns.get(key)
     if (before !== undefined) {
@@ -83,8 +84,9 @@ export class RememberedTurns {
       held,
       usage,
     }
-    // What is free now may be taken by the next who asks.
-    const isFleeting = state.uses.length > 0 || state.inserts.some(({ kind }) => kind === 'times')
+    // What is free now may be taken by the next who asks, and what can be taken back is taken back for each.
+    const isReversible = (conversation.at(-1)?.memory?.lately ?? []).length > 0
+    const isFleeting = isReversible || state.uses.length > 0 || state.inserts.some(({ kind }) => kind === 'times')
     if (subject.model === understudy && subject.edition !== null && !isFleeting && !hasTeam(subject))
       this.#turns.set(key, JSON.stringify(kept))
     return kept

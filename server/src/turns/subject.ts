@@ -158,6 +158,8 @@ export interface Listening {
   /** Who hears it; a person who reviews unless told otherwise. */
   readonly audience?: 'visitor' | 'reviewer'
   readonly people?: People | undefined
+  /** What the visitor filled in of themselves. */
+  readonly visitor?: TurnContext['visitor'] & object
   /** How what is done for a visitor is noted: in which conversation, and made unreadable as their outlet wants it. */
   readonly noting?: Noting
   /** A rehearsal: nobody outside is asked, and tools answer as the script says, or as was kept for them. */

@@ -1,4 +1,4 @@
 /** What visitors tell of themselves, by a form or in conversation. */
 export { collectedAs, fill, type Filled } from './fields'
-export { keepVisitor } from './queries'
+export { keepVisitor, visitorIn } from './queries'
 export { visitorRoutes } from './routes'

@@ -41,6 +41,18 @@ export async function keepVisitor(
   })
 }
 
+/** What a visitor gave of themselves in a conversation, as far as they did. */
+export async function visitorIn(
+  db: Database,
+  conversationId: string,
+): Promise<{ name?: string; email?: string; phone?: string } | undefined> {
+  const [row] = await db
+    .select({ name: visitors.name, email: visitors.email, phone: visitors.phone })
+    .from(visitors)
+    .where(eq(visitors.conversationId, conversationId))
+  return row && Object.fromEntries(Object.entries(row).filter(([, value]) => value !== ''))
+}
+
 function narrowed(agentId: string, { q, outlet, consent, from, to }: VisitorQuery): SQL {
   const like = `%${(q ?? '').replace(/[%_\\]/g, '\\$&')}%`
   return and(

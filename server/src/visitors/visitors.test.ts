@@ -98,6 +98,22 @@ describe('a visitor’s form', () => {
 })
 
 describe('what a duty collects', () => {
+  it('is not asked of whom the form told it, is shown to them alone, and waits for their yes', async () => {
+    const form = async (name: string) => {
+      const values = { ...ANA, n: name, e: `${name}@plots.example` }
+      return (await app.ask('POST', `/api/talk/${slug}/details`, { values })).body.conversationId as string
+    }
+    for (const name of ['Dan', 'Fay']) {
+      const id = await form(name)
+      const turn = await say('I want to join the waiting list', id)
+      expect(turn.reply).toContain(`- name: ${name}\n- email: ${name}@plots.example`)
+      expect(turn.reply).toContain('Shall I do that?')
+      await say('no, my email is both@plots.example', id)
+      await say('yes', id)
+      expect((await list(`?q=${name}`)).visitors[0]).toMatchObject({ name, email: 'both@plots.example' })
+    }
+  })
+
   it('is the same record as the form', async () => {
     const first = await say('I want to join the waiting list')
     await say('Cleo', first.conversationId)
