@@ -4,10 +4,11 @@ import { find, holds, tokensOf, without, type Token } from '../reading'
 import { LEFT_OUT } from '../tools'
 import { questionFor } from './asking'
 import { advance, askAgain, settled } from './carryOut'
-import { correction, formIn, takenFrom } from './fromLine'
+import { answersAnother, correction, formIn, takenFrom } from './fromLine'
 import { hasOccasion, INFORMATION, jobsOf, nearOf, type Job } from './jobs'
 import { knownFor } from './known'
 import { withDuty, withoutDuty, type DutyState } from './memory'
+import { pointedAt } from './pointed'
 import { choicesOf, slotValue } from './slots'
 import { putRight } from './takeBack'
 import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from './turn'
@@ -93,6 +94,8 @@ function begin(all: readonly Job[], state: TurnState, context: TurnContext): Ste
     })
     .sort((a, b) => b.near - a.near || b.confidence - a.confidence)
   const [best, second] = fits
+  const pointed = best || context.model.canRevise === true ? undefined : pointedAt(all, state, context)
+  if (pointed) return beginWith(pointed, all, takenFrom(pointed, state.question, {}, context), state, context, [])
   if (!best) return { state }
   const phrases = phrasesFor(context.brief.identity.language)
   if (second && best.near - second.near < MARGIN && !best.job.isTool && !second.job.isTool) {
@@ -176,7 +179,14 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
     if (state.reading.act !== 'question' || tokens.length <= SHORT_ANSWER || find(words.agrees, tokens)?.from === 0)
       return askAgain(duty, open, state, context)
   }
-  const value = slot && slotValue(slot, line, true, context.today)
+  const another = slot && answersAnother(duty, slot, line, open.filled)
+  if (another)
+    return advance(duty, { ...open, filled: { ...open.filled, ...another }, isPaused: false }, state, context, '', [
+      ...Object.entries(another).map(([label, text]) => ({ label, text })),
+    ])
+  // A bare yes is no name and no number.
+  const isNothing = duty.isTool && slot?.type === 'text' && state.reading.act === 'acknowledged'
+  const value = slot && !isNothing ? slotValue(slot, line, true, context.today) : undefined
   const [asked] = state.reading.questions
   const isQuestion = slot?.mayAsk ? false : isAsking || INFORMATION.has(asked!.kind) || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.

@@ -1,3 +1,6 @@
+import { wordsOf } from '../languages'
+import { find, holds, tokensOf, wordsIn } from '../reading'
+import { languageOf, withoutTimes } from '../text'
 import type { Job } from './jobs'
 import type { DutyState } from './memory'
 import { nameIn, slotValue, type Slot } from './slots'
@@ -57,6 +60,40 @@ export function takenFrom(
   const wanted = isTool
     ? ask.filter(({ type, name, required }) => type === 'text' && required && !(name in filled))
     : []
-  const name = wanted.length === 1 ? nameIn(line, Object.values(taken)) : undefined
-  return name === undefined ? taken : { ...taken, [wanted[0]!.name]: name }
+  const [slot, ...more] = wanted
+  if (!slot || more.length > 0) return taken
+  const words = aboutIn(slot, line) ?? nameIn(line, Object.values(taken))
+  return words === undefined ? taken : { ...taken, [slot.name]: words }
+}
+
+/** What a line says something is about, for a slot that asks for just that: "remind me next Friday about the seeds". */
+function aboutIn({ question }: Slot, line: string): string | undefined {
+  const { regarding, light } = wordsOf(languageOf(line))
+  if (!holds(regarding, tokensOf(question))) return undefined
+  const tokens = tokensOf(line)
+  const match = find(regarding, tokens)
+  const from = match && tokens[match.to]?.start
+  if (from === undefined) return undefined
+  const about = withoutTimes(line.slice(from)).replace(/[\s,.?!]+$/, '')
+  const said = tokensOf(about)
+  // "About this on" is left of "about this on Friday": what hangs in the air at the end goes.
+  const end = said.findLast(({ text }) => !wordsIn(light).has(text) && text.length > LONGEST_HANGING)?.end
+  return end === undefined ? undefined : about.slice(0, end)
+}
+const LONGEST_HANGING = 2
+
+/** What a line gives that answers nothing but another slot: an address where a subject was asked for. */
+export function answersAnother(
+  { ask }: Job,
+  slot: Slot,
+  line: string,
+  filled: Readonly<Record<string, string>>,
+): Record<string, string> | undefined {
+  if (slot.type !== 'text') return undefined
+  const plain = line.trim()
+  const other = ask.find(
+    (each) =>
+      ['email', 'phone'].includes(each.type) && !(each.name in filled) && slotValue(each, plain, false) === plain,
+  )
+  return other && { [other.name]: plain }
 }

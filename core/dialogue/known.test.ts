@@ -65,6 +65,25 @@ describe('a free time', () => {
   )
 })
 
+describe('what was just done', () => {
+  it.each([
+    ['Actually, can we move it to 11:00?', 'tool:move_time', { number: 'A-7', day: '15 March 2027', time: '11:00' }],
+    ['Could you cancel that please?', 'tool:cancel_time', { number: 'A-7' }],
+  ])('is what “%s” means by it', async (line, dutyId, filled) => {
+    const { talk } = await open()
+    const turn = await asked([...BOOK, line], talk)
+    expect(turn.memory.duty).toMatchObject({ dutyId, filled, isConfirming: true })
+  })
+
+  it.each(['Is it far?', 'What do I bring to it?', 'that is kind of you', 'When is water turned on?'])(
+    'is left as it is by “%s”',
+    async (line) => {
+      const { talk } = await open()
+      expect((await asked([...BOOK, line], talk)).memory.duty).toBeUndefined()
+    },
+  )
+})
+
 describe('what is known of a visitor', () => {
   it('is not asked for again: the number of what was booked, and where they are reached', async () => {
     const { calls, talk } = await open()
@@ -85,6 +104,7 @@ describe('what is known of a visitor', () => {
       'move_time',
       { number: 'A-7', email: 'ana@post.example', day: '2027-03-15', time: '11:00' },
     ])
+    expect((await talk.say('Cancel my appointment')).reply).toContain('- number: A-7\n- email: ana@post.example')
   })
 
   it('comes from the visitor form and from what they told of themselves', async () => {
@@ -99,6 +119,12 @@ describe('what is known of a visitor', () => {
     expect(calls).toEqual([])
     await talk.say('yes')
     expect(calls).toEqual([['ring', { phone: '01632 960 222' }]])
+  })
+
+  it('is asked for where it is not, and a bare yes is no answer', async () => {
+    const { talk } = await open()
+    const turn = await asked(['Cancel my appointment', 'yes'], talk)
+    expect(turn.reply).toBe('Please tell me that in a few words. What is the number?')
   })
 
   it('gives way to what the line says, and can be put right', async () => {

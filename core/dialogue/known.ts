@@ -1,7 +1,7 @@
 import { fieldsOf, type Tool } from '../tools'
 import type { Job } from './jobs'
 import type { Memory } from './memory'
-import type { Slot } from './slots'
+import { slotValue, type Slot } from './slots'
 import { callOf } from './tools'
 import type { TurnContext } from './turn'
 
@@ -33,12 +33,13 @@ export function knownFor(
       const kind = kindOf(slot)
       const personal = kind === '' ? undefined : (given.map((each) => valueOf(kind, each)).find(Boolean) ?? own[kind])
       const value = before[slot.name] ?? personal
-      return value ? [[slot.name, value]] : []
+      // A day comes back as tools have it, and is kept as people say it.
+      return value ? [[slot.name, slotValue(slot, value, true, context.today) ?? value]] : []
     }),
   )
 }
 
-/** What the last change that another tool of the same service made tells of it. */
+/** What changes that tools of the same service made tell of it, the latest first. */
 function fromService(
   { ask, tools: [used] }: Job,
   taken: Readonly<Record<string, string>>,
@@ -47,16 +48,16 @@ function fromService(
 ): Record<string, string> {
   const service = used?.tool.service
   if (service === undefined) return {}
-  const earlier = done.findLast(({ call }) => {
+  const changes = done.flatMap(({ call, result }) => {
     const tool = tools.find(({ name }) => name === callOf(call).name)
-    return tool?.changes && tool.service === service && tool.name !== used!.tool.name
+    const isOfService = tool?.changes && tool.service === service
+    return isOfService ? [{ tool, chosen: textsOf(callOf(call).input), gave: textsOf(result.value) }] : []
   })
-  if (!earlier) return {}
-  const chosen = textsOf(callOf(earlier.call).input)
-  // What it gave back beside what it was given tells it from others: its number.
-  const named = Object.fromEntries(Object.entries(textsOf(earlier.result.value)).filter(([name]) => !(name in chosen)))
+  // What a change gave back beside what it was given tells it from others: its number.
+  const named = changes.flatMap(({ chosen, gave }) => Object.entries(gave).filter(([name]) => !(name in chosen)))
+  const chosen = changes.findLast(({ tool }) => tool.name !== used!.tool.name)?.chosen ?? {}
   const isChange = ask.some(({ name }) => name in taken && name in chosen)
-  return isChange ? { ...chosen, ...named } : named
+  return { ...(isChange ? chosen : {}), ...Object.fromEntries(named) }
 }
 
 const valueOf = (kind: string, { values, ask }: Given): string | undefined =>

@@ -70,6 +70,14 @@ export function dayIn(text: string, today: string): DayOfYear | undefined {
   return named && { year: named.get('year')!, month: named.get('month')!, day: named.get('day')! }
 }
 
+/** A text without the days and times it names. */
+export const withoutTimes = (text: string): string =>
+  PARSERS[languageOf(text)]
+    .parse(text, ANY_DAY)
+    .reduceRight((left, { index, text: { length } }) => `${left.slice(0, index)} ${left.slice(index + length)}`, text)
+    .replace(/\s+/g, ' ')
+    .trim()
+
 /** Words that join the two ends of a stretch, in any of the languages. */
 const TO = new Set('to until till through bis au à a hasta fino tot t/m en'.split(' '))
 const GROUPS: readonly (readonly [names: readonly string[], days: readonly number[]])[] = [
