@@ -241,6 +241,7 @@ export const marlow: SampleAgent = {
       when: 'someone asks about training as a deckhand or the work of the crew on deck',
       like: [
         'Quiz me on the work of a deckhand',
+        'Quiz me on deck safety',
         'How do I become a deckhand?',
         'What do deckhands learn on their first day?',
       ],

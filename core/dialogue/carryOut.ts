@@ -180,11 +180,16 @@ export async function carryOut(
   const before = { inserts: state.inserts, citations: sources }
   const named = hasFailed ? [] : toolsNamedIn(job.steps)
   const shown = await withNamed(before, named, aboutOf(job, open), context)
-  const hasOffered = uses.some(({ result }) => result.shows?.insert.kind === 'times')
+  const [lookedUp] = job.isTool && !hasFailed && !job.tools.some(({ tool }) => tool.changes) ? uses : []
+  const asked = lookedUp && {
+    jobId: job.id,
+    input: lookedUp.call.input,
+    hasOffered: lookedUp.result.shows?.insert.kind === 'times',
+  }
   const done = settled(
     {
       ...state,
-      memory: hasOffered ? { ...kept, hasOffered } : kept,
+      memory: asked ? { ...kept, asked } : kept,
       uses: [...state.uses, ...uses],
       ...shown,
     },

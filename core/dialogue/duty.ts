@@ -8,6 +8,7 @@ import { answersAnother, correction, formIn, takenFrom } from './fromLine'
 import { hasOccasion, INFORMATION, jobsOf, nearOf, type Job } from './jobs'
 import { knownFor } from './known'
 import { withDuty, withoutDuty, type DutyState } from './memory'
+import { askOnward } from './onward'
 import { pointedAt } from './pointed'
 import { choicesOf, slotValue } from './slots'
 import { putRight } from './takeBack'
@@ -25,15 +26,16 @@ const MARGIN = 0.08
  */
 export const followDuty: Step = async (given, context) => {
   const jobs = jobsOf(context)
-  const { hasOffered, ...memory } = given.memory
-  const state = hasOffered ? { ...given, memory } : given
+  const { asked, ...memory } = given.memory
+  const state = asked ? { ...given, memory } : given
   if (jobs.length === 0) return { state }
   const open = state.memory.duty
   const job = open && jobs.find(({ id }) => id === open.dutyId)
   if (open && job) return goOn(job, open, state, context)
   return (
     (await putRight(jobs, state, context)) ??
-    (hasOffered && choose(jobs, state, context)) ??
+    (asked?.hasOffered ? choose(jobs, state, context) : undefined) ??
+    (asked && context.model.canRevise !== true ? askOnward(asked, jobs, state, context) : undefined) ??
     begin(jobs, state, context)
   )
 }

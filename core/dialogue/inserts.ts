@@ -132,7 +132,10 @@ async function firstMade(
   state: TurnState,
   context: TurnContext,
 ): Promise<{ called: Called; made: MadeInsert } | undefined> {
-  const about = aboutIn(state.said, context.brief.identity.language)
+  const subjectOf = (line: string) => aboutIn(line, context.brief.identity.language)
+  // "As a chart?" is about what was asked before.
+  const before = context.conversation.at(-1)?.question ?? ''
+  const about = subjectOf(state.said).trim() || subjectOf(before)
   for (const each of called) {
     const made = await makeEntry(each.entry, about, context)
     if (made) return { called: each, made }

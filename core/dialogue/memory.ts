@@ -45,8 +45,8 @@ export interface Memory {
   readonly colleagues?: Readonly<Record<string, Memory>>
   /** What waits for the team, each by its sign. */
   readonly held?: readonly string[]
-  /** Free times were shown just now: a line that names one chooses it. */
-  readonly hasOffered?: true
+  /** What was looked up just now, which the next line may ask on from; free times were shown, which it may choose from. */
+  readonly asked?: { readonly jobId: string; readonly input: unknown; readonly hasOffered: boolean }
   /** What was done or asked for last that can be put right or taken back, the latest at the end. */
   readonly lately?: readonly Held[]
   /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */

@@ -141,4 +141,14 @@ describe('what a tool did and can take back', () => {
     await asked(RING, talk)
     expect((await talk.say('forget the call, please')).reply).not.toMatch(/taken that back|seen to/)
   })
+
+  it('is told of where nothing can put it right', async () => {
+    const { calls, ring, use } = ringing()
+    const { takeBack: _none, ...fixed } = ring
+    const talk = await desk([fixed], {}, { tools: [use] })
+    await asked(RING, talk)
+    const turn = await talk.say('no, sorry, 01632 960 333')
+    expect(turn).toMatchObject({ outcome: 'declined', reply: 'That is done already, and I cannot change it here.' })
+    expect(calls).toHaveLength(1)
+  })
 })

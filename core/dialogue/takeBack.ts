@@ -4,10 +4,10 @@ import { find, tokensOf, without } from '../reading'
 import { advance, settled } from './carryOut'
 import { correction } from './fromLine'
 import { isHeldAlready, withoutLately } from './held'
-import { hasOccasion, INFORMATION, nearOf, type Job } from './jobs'
-import { textsOf } from './known'
+import { hasOccasion, INFORMATION, jobOfTool, nearOf, type Job } from './jobs'
+import { knownFor, textsOf } from './known'
 import type { Memory } from './memory'
-import { withoutCall } from './tools'
+import { callOf, withoutCall } from './tools'
 import type { Held, StepResult, TurnContext, TurnState } from './turn'
 
 interface Done {
@@ -32,35 +32,83 @@ export async function putRight(
     return job ? [{ held, job }] : []
   })
   const [asked] = state.reading.questions
-  if (lately.length === 0 || /\?\s*$/.test(state.said) || INFORMATION.has(asked!.kind)) return undefined
+  if (/\?\s*$/.test(state.said) || INFORMATION.has(asked!.kind)) return undefined
   const isJustNow = context.conversation.at(-1)?.outcome === 'acted'
+  const last = lately.at(-1)
   return (
-    (isJustNow ? await correct(lately.at(-1)!, state, context) : undefined) ??
-    withdrawFrom(lately, isJustNow, jobs, state, context)
+    (isJustNow && last ? await correct(last, state, context) : undefined) ??
+    (last ? await withdrawFrom(lately, isJustNow, jobs, state, context) : undefined) ??
+    (isJustNow ? changeDone(jobs, state, context) : undefined)
   )
 }
 
-/** "No, make that three": what was asked for just now is taken back, and asked for again as it is meant. */
-async function correct({ held, job }: Done, state: TurnState, context: TurnContext): Promise<StepResult | undefined> {
+/** What a line that corrects means of what a job was done with. */
+function correctedIn(
+  job: Job,
+  filled: Readonly<Record<string, string>>,
+  state: TurnState,
+  context: TurnContext,
+): { name: string; value: string } | undefined {
   const line = state.said
   const tokens = tokensOf(line)
   const correcting = find(wordsOf(state.reading.language).corrects, tokens)
   if (correcting?.from !== 0) return undefined
-  const filled = held.input ? textsOf(held.input) : held.filled
   const rest = line.slice(tokens[correcting.to - 1]!.end)
   const corrected = correction(job, { filled, asking: '' }, line, rest, context)
-  if (!corrected || filled[corrected.slot.name] === corrected.value) return undefined
-  const { name } = corrected.slot
+  return corrected && filled[corrected.slot.name] !== corrected.value
+    ? { name: corrected.slot.name, value: corrected.value }
+    : undefined
+}
+
+/**
+ * Puts right what was done just now and cannot be taken back: by another tool of its service that has all it needs for
+ * that, such as one that moves appointments; where there is none, the visitor is told.
+ */
+function changeDone(
+  jobs: readonly Job[],
+  state: TurnState,
+  context: TurnContext,
+): Promise<StepResult> | StepResult | undefined {
+  const last = state.memory.done?.at(-1)
+  const done = last && callOf(last.call)
+  const job = done && jobs.find(({ id }) => id === jobOfTool(done.name))
+  const tool = job?.tools[0]?.tool
+  if (!done || !job || !tool?.changes) return undefined
+  const corrected = correctedIn(job, textsOf(done.input), state, context)
+  if (!corrected) return undefined
+  const taken = { [corrected.name]: corrected.value }
+  for (const other of jobs) {
+    const changer = other.isTool ? other.tools[0]!.tool : undefined
+    if (!changer?.changes || changer === tool || changer.service === undefined || changer.service !== tool.service)
+      continue
+    const filled = { ...taken, ...knownFor(other, taken, jobs, state.memory, context) }
+    if (!other.ask.some(({ name }) => name === corrected.name)) continue
+    if (!other.ask.every(({ name, required }) => !required || name in filled)) continue
+    const open = { dutyId: other.id, filled, asking: '', isPaused: false, isTakenOver: true }
+    return advance(other, open, state, context, '', [{ label: corrected.name, text: corrected.value }])
+  }
+  return settled(state, phrasesFor(context.brief.identity.language).duty.cannotChange, 'declined', {
+    summary: `“${job.name}” is done, and no tool changes it.`,
+    details: [{ label: corrected.name, text: corrected.value }],
+  })
+}
+
+/** "No, make that three": what was asked for just now is taken back, and asked for again as it is meant. */
+async function correct({ held, job }: Done, state: TurnState, context: TurnContext): Promise<StepResult | undefined> {
+  const filled = held.input ? textsOf(held.input) : held.filled
+  const corrected = correctedIn(job, filled, state, context)
+  if (!corrected) return undefined
+  const { name, value } = corrected
   const memory = await takenBack({ held, job }, state.memory, context)
   if (!memory) return tooLate(held, state, context)
   const open = {
     dutyId: job.id,
-    filled: { ...filled, [name]: corrected.value },
+    filled: { ...filled, [name]: value },
     asking: '',
     isPaused: false,
   }
-  const lead = phrasesFor(context.brief.identity.language).duty.changed(name, corrected.value)
-  const detail = { label: name, text: `${filled[name] ?? 'nothing'} → ${corrected.value}` }
+  const lead = phrasesFor(context.brief.identity.language).duty.changed(name, value)
+  const detail = { label: name, text: `${filled[name] ?? 'nothing'} → ${value}` }
   return advance(job, open, { ...state, memory }, context, lead, [detail])
 }
 

@@ -72,6 +72,8 @@ export interface DutyPhrases {
   /** What was asked for before is withdrawn; and somebody deals with it already, so that it is too late for that. */
   readonly takenBack: string
   readonly tooLate: string
+  /** What was done is to be put right, and nothing does that. */
+  readonly cannotChange: string
   readonly whichDuty: (names: string) => string
   readonly backTo: (name: string) => string
   /** Before something is done that cannot be taken back. */

@@ -39,6 +39,7 @@ export const de: Phrases = {
     left: 'Gut, das lasse ich sein.',
     takenBack: 'Gut, das habe ich zurückgenommen.',
     tooLate: 'Darum kümmert sich schon jemand; hier lässt es sich nicht mehr zurücknehmen.',
+    cannotChange: 'Das ist schon getan; hier kann ich es nicht mehr ändern.',
     whichDuty: (names) => `Möchten Sie ${names}?`,
     backTo: (name) => `Zurück zu „${name}“:`,
     shallI: 'Soll ich das tun?',

@@ -39,6 +39,7 @@ export const en: Phrases = {
     left: 'All right, I have dropped that.',
     takenBack: 'All right, I have taken that back.',
     tooLate: 'That is being seen to already; it cannot be taken back here any more.',
+    cannotChange: 'That is done already, and I cannot change it here.',
     whichDuty: (names) => `Would you like ${names}?`,
     backTo: (name) => `Back to “${name}”:`,
     shallI: 'Shall I do that?',

@@ -39,6 +39,7 @@ export const es: Phrases = {
     left: 'De acuerdo, lo dejo.',
     takenBack: 'De acuerdo, lo he retirado.',
     tooLate: 'Alguien ya se ocupa de ello; aquí ya no se puede retirar.',
+    cannotChange: 'Eso ya está hecho y aquí no puedo cambiarlo.',
     whichDuty: (names) => `¿Quiere ${names}?`,
     backTo: (name) => `Volvamos a «${name}»:`,
     shallI: '¿Lo hago?',

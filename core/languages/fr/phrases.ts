@@ -40,6 +40,7 @@ export const fr: Phrases = {
     left: 'D’accord, j’abandonne cela.',
     takenBack: 'D’accord, j’ai retiré cela.',
     tooLate: 'Quelqu’un s’en occupe déjà ; je ne peux plus le retirer ici.',
+    cannotChange: 'C’est déjà fait, et je ne peux plus le modifier ici.',
     whichDuty: (names) => `Souhaitez-vous ${names} ?`,
     backTo: (name) => `Revenons à « ${name} » :`,
     shallI: 'Est-ce que je le fais ?',

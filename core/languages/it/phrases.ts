@@ -39,6 +39,7 @@ export const it: Phrases = {
     left: 'Va bene, lascio stare.',
     takenBack: 'Va bene, l’ho ritirato.',
     tooLate: 'Se ne sta già occupando qualcuno; qui non si può più ritirare.',
+    cannotChange: 'È già fatto e qui non posso modificarlo.',
     whichDuty: (names) => `Desidera ${names}?`,
     backTo: (name) => `Torniamo a «${name}»:`,
     shallI: 'Lo faccio?',

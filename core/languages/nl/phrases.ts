@@ -39,6 +39,7 @@ export const nl: Phrases = {
     left: 'Goed, ik laat het.',
     takenBack: 'Goed, dat heb ik teruggenomen.',
     tooLate: 'Daar is al iemand mee bezig; hier kan het niet meer worden teruggenomen.',
+    cannotChange: 'Dat is al gedaan; hier kan ik het niet meer wijzigen.',
     whichDuty: (names) => `Wilt u ${names}?`,
     backTo: (name) => `Terug naar „${name}”:`,
     shallI: 'Zal ik dat doen?',
