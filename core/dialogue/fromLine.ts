@@ -3,7 +3,7 @@ import { find, holds, tokensOf, wordsIn } from '../reading'
 import { languageOf, withoutTimes } from '../text'
 import type { Job } from './jobs'
 import type { DutyState } from './memory'
-import { nameIn, slotValue, type Slot } from './slots'
+import { nameIn, numberNamed, numberOfAnyone, slotValue, type Slot } from './slots'
 import type { TurnContext } from './turn'
 
 /** What a visitor's line gives a job: a form filled in, a correction, values that go without asking. */
@@ -52,11 +52,15 @@ export function takenFrom(
   context: TurnContext,
 ): Record<string, string> {
   const taken: Record<string, string> = {}
-  for (const slot of ask) {
-    if (slot.name in filled || slot.type === 'text') continue
-    const value = slotValue(slot, line, false, context.today)
+  const open = ask.filter(({ name, type }) => !(name in filled) && type !== 'text')
+  for (const slot of open) {
+    const value = slot.type === 'number' ? numberNamed(slot, line) : slotValue(slot, line, false, context.today)
     if (value !== undefined) taken[slot.name] = value
   }
+  // "Four people" are counted once: under the first number that nothing else was said for.
+  const first = open.find(({ name, type }) => type === 'number' && !(name in taken))
+  const anyone = first && numberOfAnyone(ask, line)
+  if (anyone !== undefined && !Object.values(taken).includes(anyone)) taken[first!.name] = anyone
   const wanted = isTool
     ? ask.filter(({ type, name, required }) => type === 'text' && required && !(name in filled))
     : []

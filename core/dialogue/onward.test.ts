@@ -57,6 +57,12 @@ describe('a line that asks on from what a tool told', () => {
     expect(calls).toEqual([{ field: 'North', barrows: 4 }, input])
   })
 
+  it('counts people once, whoever they are', async () => {
+    const { calls, talk } = await open()
+    await talk.say('What do several barrows for 4 people cost together on the north field?')
+    expect(calls).toEqual([{ field: 'North', barrows: 4 }])
+  })
+
   it('goes on from the last of them, and shows what it changed', async () => {
     const { calls, talk } = await open()
     const turn = await asked([PRICE, 'and for six?', 'to the south field?'], talk)

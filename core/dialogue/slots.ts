@@ -88,20 +88,36 @@ function phoneIn(line: string): string | undefined {
   return found && found.replace(/\D/g, '').length >= 6 ? found.replace(/\s+/g, ' ') : undefined
 }
 
-function numberFor(slot: Slot, line: string, isAsked: boolean): string | undefined {
+/** What a line counts, days aside. */
+function countsIn(line: string) {
   const dates = datesIn(line)
-  const counts = quantitiesIn(line).filter(
+  return quantitiesIn(line).filter(
     (each) => each.dimension === 'count' && !dates.some((date) => each.start < date.end && each.end > date.start),
   )
-  const asked = contentStems(`${slot.name} ${slot.question}`)
+}
+
+const isCountedAs = ({ name, question }: Slot, of: readonly string[]): boolean => {
+  const asked = contentStems(`${name} ${question}`)
+  return of.some((each) => asked.has(each))
+}
+
+/** The number that a line gives under a slot's own word: "three children", "plot 12". */
+export const numberNamed = (slot: Slot, line: string): string | undefined =>
+  countsIn(line)
+    .find(({ of }) => isCountedAs(slot, of))
+    ?.amount.toString() ?? numberAfter(slot.name, line)
+
+/** How many a line speaks of without saying who they are, and no slot by its own word: "for 4 people", "a table of six". */
+export const numberOfAnyone = (slots: readonly Slot[], line: string): string | undefined =>
+  countsIn(line)
+    .find(({ of }) => (ANYONE.has(of[0] ?? '') || of[0] === 'of') && !slots.some((slot) => isCountedAs(slot, of)))
+    ?.amount.toString()
+
+function numberFor(slot: Slot, line: string, isAsked: boolean): string | undefined {
+  const counts = countsIn(line)
   // "Two adults and three children": what is counted by the very word is meant before anybody at all.
-  const meant =
-    counts.find((each) => each.of.some((of) => asked.has(of))) ??
-    counts.find((each) => ANYONE.has(each.of[0] ?? '') || each.of[0] === 'of')
-  if (meant) return String(meant.amount)
-  const numbered = numberAfter(slot.name, line)
-  if (numbered !== undefined) return numbered
-  if (!isAsked) return undefined
+  const meant = numberNamed(slot, line) ?? numberOfAnyone([slot], line)
+  if (meant !== undefined || !isAsked) return meant
   if (counts[0]) return String(counts[0].amount)
   const bare = /(?<![\w.:/-])(\d{1,9}(?:\.\d+)?)(?![\w:/]|\.\d)/.exec(line)?.[1]
   if (bare) return String(Number(bare))
