@@ -1,7 +1,7 @@
 import { Examiner, type Examined } from './examine'
 import type { Tool, ToolCall, ToolDescription } from '../tools'
 import { ModelProblem, type ChatMessage, type ModelEvent, type TurnForModel, type Usage } from './model'
-import { awaiting, callTools, MOST_ROUNDS, roundMessages, useDetail } from './tools'
+import { awaiting, callTools, MOST_ROUNDS, roundMessages, useDetail } from './jobs'
 import type { Outcome, Step, ToolUse, TurnContext, TurnState, WorkingDetail } from './turn'
 import { unbackedIn } from './unbacked'
 

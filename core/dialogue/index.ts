@@ -27,11 +27,10 @@ export {
   type TurnForModel,
   type Usage,
 } from './model'
-export { takeDecision, type Decision } from './decide'
+export { isSameHeld, slotValue, takeDecision, type Decision, type Slot } from './jobs'
 export type { Colleague } from './colleagues'
 export { lineMessage } from './prompt'
 export { STEPS, type RegisteredStep } from './steps'
-export { slotValue, type Slot } from './slots'
 export { sameness } from './given'
 export { sidesOf } from './sides'
 export { judgeInsert } from './insertCalls'
@@ -40,6 +39,5 @@ export { exchangeOf, factsIn, NOTHING_KNOWN, type Collected, type DutyState, typ
 export { lookedUpAs, withGlossary, type Named } from './widen'
 export { withoutMarkers } from './citations'
 export { PassageLibrary, type StoredPassage, type StoredSource } from './library'
-export { isSameHeld } from './held'
 export { groundsOf } from './grounds'
 export { masked, maskedWithin, MASKS, type Mask } from './privacy'

@@ -5,7 +5,7 @@ import { understudy } from '../understudy'
 import { saying } from '../testing'
 import { factsIn, PassageLibrary, takeTurn, exchangeOf, type Exchange, type Model, type TurnState } from './index'
 import { isCardNumber, masked, withheld } from './privacy'
-import { choicesOf, slotValue, type Slot } from './slots'
+import { choicesOf, slotValue, type Slot } from './jobs'
 
 const TEXTS: readonly (readonly [source: string, heading: string, text: string])[] = [
   ['Rules', 'Check-in', 'Guests must check in at least 20 minutes before the tour.'],

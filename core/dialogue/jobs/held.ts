@@ -1,5 +1,5 @@
-import { NOTHING_KNOWN, type Memory } from './memory'
-import type { Held, TurnState } from './turn'
+import { NOTHING_KNOWN, type Memory } from '../memory'
+import type { Held, TurnState } from '../turn'
 
 /** What is ready to be done by the agent itself, and waits for the team. */
 export const heldOf = (

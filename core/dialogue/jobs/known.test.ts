@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { asked, desk, type BriefInput } from '../testing'
-import type { Tool } from '../tools'
+import { asked, desk, type BriefInput } from '../../testing'
+import type { Tool } from '../../tools'
 
 const DAY = { day: { type: 'string', format: 'date' }, time: { type: 'string', format: 'time' } }
 const PERSON = { name: { type: 'string' }, email: { type: 'string', format: 'email' } }

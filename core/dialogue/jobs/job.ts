@@ -1,9 +1,9 @@
-import { toolsNamedIn, type Brief } from '../brief'
-import { overlap, senseOf, subjectOf } from '../calling'
-import type { AnswerKind } from '../reading'
-import { fieldsOf, type Tool } from '../tools'
+import { toolsNamedIn, type Brief } from '../../brief'
+import { overlap, senseOf, subjectOf } from '../../calling'
+import type { AnswerKind } from '../../reading'
+import { fieldsOf, type Tool } from '../../tools'
 import type { Slot } from './slots'
-import type { TurnContext } from './turn'
+import type { TurnContext } from '../turn'
 
 /** A tool with what the brief says of it. */
 export interface UsedTool {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { asked, desk, REFUND, REFUND_LINES, refundOffice } from '../testing'
-import type { Tool } from '../tools'
+import { asked, desk, REFUND, REFUND_LINES, refundOffice } from '../../testing'
+import type { Tool } from '../../tools'
 
 /** An office whose people ring up, and can be told not to. */
 function ringing() {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { briefFrom } from '../brief'
-import { allotments, calling, saying, type BriefInput } from '../testing'
-import type { Tool } from '../tools'
-import { understudy } from '../understudy'
-import { exchangeOf, takeTurn, type Exchange, type Model, type TurnState } from './index'
+import { briefFrom } from '../../brief'
+import { allotments, calling, saying, type BriefInput } from '../../testing'
+import type { Tool } from '../../tools'
+import { understudy } from '../../understudy'
+import { exchangeOf, takeTurn, type Exchange, type Model, type TurnState } from '../index'
 
 /** Tools of a made-up allotment office; each remembers what it was called with. */
 function office() {

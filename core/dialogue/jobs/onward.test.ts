@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { asked, desk } from '../testing'
-import type { Tool } from '../tools'
+import { asked, desk } from '../../testing'
+import type { Tool } from '../../tools'
 
 /** A shed that tells what barrows cost, and how many are left on a day. */
 function shed() {

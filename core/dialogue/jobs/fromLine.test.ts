@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { desk } from '../testing'
-import type { Tool } from '../tools'
+import { desk } from '../../testing'
+import type { Tool } from '../../tools'
 
 /** Reminders, with the question that the subject is the answer to. */
 const remind: Tool = {

@@ -1,10 +1,10 @@
-import { overlap, senseOf } from '../calling'
-import { wordsOf } from '../languages'
-import { tokensOf, without, wordsIn } from '../reading'
-import { contentStems, daysIn, monthsIn } from '../text'
-import type { Job } from './jobs'
-import { callOf } from './tools'
-import type { TurnContext, TurnState } from './turn'
+import { overlap, senseOf } from '../../calling'
+import { wordsOf } from '../../languages'
+import { tokensOf, without, wordsIn } from '../../reading'
+import { contentStems, daysIn, monthsIn } from '../../text'
+import type { Job } from './job'
+import { callOf } from './calls'
+import type { TurnContext, TurnState } from '../turn'
 
 /** How near what a line says of "it" must be to what tells a job from its siblings. */
 const NEAR = 0.5

@@ -9,9 +9,9 @@ import {
   monthsIn,
   quantitiesIn,
   words,
-} from '../text'
-import type { Brief } from '../brief'
-import type { Today } from './turn'
+} from '../../text'
+import type { Brief } from '../../brief'
+import type { Today } from '../turn'
 
 /** One thing a duty asks for. */
 export type Slot = Brief['duties'][number]['ask'][number] & {

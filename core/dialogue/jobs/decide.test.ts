@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { briefFrom } from '../brief'
+import { briefFrom } from '../../brief'
 import {
   allotments,
   asked,
@@ -8,10 +8,10 @@ import {
   REFUND as USE,
   refundOffice as office,
   REFUND_LINES as WANTS,
-} from '../testing'
-import type { Tool } from '../tools'
-import { understudy } from '../understudy'
-import { takeTurn, type Colleague, type Exchange, type Model, type TurnContext } from './index'
+} from '../../testing'
+import type { Tool } from '../../tools'
+import { understudy } from '../../understudy'
+import { takeTurn, type Colleague, type Exchange, type Model, type TurnContext } from '../index'
 
 describe('what the team has to agree to', () => {
   it('is collected, not done, and waits with exactly what was told', async () => {

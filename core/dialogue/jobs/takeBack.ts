@@ -1,14 +1,14 @@
-import { senseOf } from '../calling'
-import { phrasesFor, wordsOf } from '../languages'
-import { find, tokensOf, without } from '../reading'
+import { senseOf } from '../../calling'
+import { phrasesFor, wordsOf } from '../../languages'
+import { find, tokensOf, without } from '../../reading'
 import { advance, settled } from './carryOut'
 import { correction } from './fromLine'
 import { isHeldAlready, withoutLately } from './held'
-import { hasOccasion, INFORMATION, jobOfTool, nearOf, type Job } from './jobs'
+import { hasOccasion, INFORMATION, jobOfTool, nearOf, type Job } from './job'
 import { knownFor, textsOf } from './known'
-import type { Memory } from './memory'
-import { callOf, withoutCall } from './tools'
-import type { Held, StepResult, TurnContext, TurnState } from './turn'
+import type { Memory } from '../memory'
+import { callOf, withoutCall } from './calls'
+import type { Held, StepResult, TurnContext, TurnState } from '../turn'
 
 interface Done {
   readonly held: Held
