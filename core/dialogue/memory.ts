@@ -80,7 +80,8 @@ export const memoryOf = (conversation: readonly Exchange[]): Memory => conversat
 
 /** Keeps what the visitor tells of themselves (name, party, companions, preferences) where the brief allows it. */
 export const rememberVisitor: Step = (state, { brief, conversation }) => {
-  const before = memoryOf(conversation)
+  // What was looked up is what the next line may ask on from, and no later one.
+  const { asked: _past, ...before } = memoryOf(conversation)
   if (!brief.memory.rememberVisitor) return { state: { ...state, memory: { ...before, facts: [] } } }
   const told = factsIn(state.said, spokenTag(brief.identity.language))
   if (told.length === 0) return { state: { ...state, memory: before } }

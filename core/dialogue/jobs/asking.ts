@@ -1,10 +1,10 @@
 import type { Insert } from '../../inserts'
 import type { Phrases } from '../../languages'
 import { LEFT_OUT } from '../../tools'
-import type { Job } from './job'
 import type { DutyState } from '../memory'
-import { choicesOf, isoDay, type Slot } from './slots'
 import type { TurnContext } from '../turn'
+import type { Job } from './job'
+import { choicesOf, isoDay, type Slot } from './slots'
 
 /** What is asked for a job, what goes with the question, and what was told so far. */
 

@@ -1,11 +1,11 @@
 import { fillVariables, type Brief } from '../../brief'
 import { phrasesFor } from '../../languages'
 import { fenced, timesIn, type Tool, type ToolCall, type ToolResult } from '../../tools'
-import { jobOfTool } from './job'
 import type { Memory } from '../memory'
 import type { ChatMessage } from '../model'
-import { heldOf, isHeldAlready, withHeld, withLately } from './held'
 import type { ToolUse, TurnContext, TurnState, WorkingDetail } from '../turn'
+import { heldOf, isHeldAlready, withHeld, withLately } from './held'
+import { jobOfTool } from './job'
 
 /** How often a model may call and be answered in one reply. */
 export const MOST_ROUNDS = 4

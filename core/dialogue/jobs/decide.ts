@@ -1,12 +1,12 @@
 import { inItsLanguage } from '../../brief'
 import { phrasesFor } from '../../languages'
-import { carryOut } from './carryOut'
-import { memoryAt, withMemoryAt, withoutHeld, withoutLately } from './held'
 import { showToolInserts } from '../inserts'
-import { jobsOf } from './job'
 import { memoryOf } from '../memory'
 import { begun } from '../takeTurn'
 import type { Held, TurnContext, TurnState } from '../turn'
+import { carryOut } from './carryOut'
+import { memoryAt, withMemoryAt, withoutHeld, withoutLately } from './held'
+import { jobsOf } from './job'
 
 /** What somebody of the team decided, and what the visitor is told beside it; a refusal without words has the agent's own. */
 export interface Decision {

@@ -2,17 +2,17 @@ import { BARS, judge } from '../../calling'
 import { listed, phrasesFor, wordsOf, type LanguageWords } from '../../languages'
 import { find, holds, tokensOf, without, type Token } from '../../reading'
 import { LEFT_OUT } from '../../tools'
+import { memoryOf, withDuty, withoutDuty, type DutyState } from '../memory'
+import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from '../turn'
 import { questionFor } from './asking'
 import { advance, askAgain, settled } from './carryOut'
 import { answersAnother, correction, formIn, takenFrom } from './fromLine'
 import { hasOccasion, INFORMATION, jobsOf, nearOf, type Job } from './job'
 import { knownFor } from './known'
-import { withDuty, withoutDuty, type DutyState } from '../memory'
 import { askOnward } from './onward'
 import { pointedAt } from './pointed'
 import { choicesOf, slotValue } from './slots'
 import { putRight } from './takeBack'
-import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from '../turn'
 
 /** By how much the nearest of several must lead the second to be begun without asking which is meant. */
 const MARGIN = 0.08
@@ -24,10 +24,9 @@ const MARGIN = 0.08
  * or takes back what was asked for before. Duties work the same in front of any model; a tool by itself is begun here for
  * the built-in model, others call it themselves.
  */
-export const followDuty: Step = async (given, context) => {
+export const followDuty: Step = async (state, context) => {
   const jobs = jobsOf(context)
-  const { asked, ...memory } = given.memory
-  const state = asked ? { ...given, memory } : given
+  const { asked } = memoryOf(context.conversation)
   if (jobs.length === 0) return { state }
   const open = state.memory.duty
   const job = open && jobs.find(({ id }) => id === open.dutyId)

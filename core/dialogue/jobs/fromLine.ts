@@ -1,10 +1,10 @@
 import { wordsOf } from '../../languages'
 import { find, holds, tokensOf, wordsIn } from '../../reading'
 import { languageOf, withoutTimes } from '../../text'
-import type { Job } from './job'
 import type { DutyState } from '../memory'
-import { nameIn, numberNamed, numberOfAnyone, slotValue, type Slot } from './slots'
 import type { TurnContext } from '../turn'
+import type { Job } from './job'
+import { nameIn, numberNamed, numberOfAnyone, slotValue, type Slot } from './slots'
 
 /** What a visitor's line gives a job: a form filled in, a correction, values that go without asking. */
 

@@ -2,8 +2,8 @@ import { toolsNamedIn, type Brief } from '../../brief'
 import { overlap, senseOf, subjectOf } from '../../calling'
 import type { AnswerKind } from '../../reading'
 import { fieldsOf, type Tool } from '../../tools'
-import type { Slot } from './slots'
 import type { TurnContext } from '../turn'
+import type { Slot } from './slots'
 
 /** A tool with what the brief says of it. */
 export interface UsedTool {

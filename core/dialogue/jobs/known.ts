@@ -1,9 +1,9 @@
 import { fieldsOf, type Tool } from '../../tools'
-import type { Job } from './job'
 import type { Memory } from '../memory'
-import { slotValue, type Slot } from './slots'
-import { callOf } from './calls'
 import type { TurnContext } from '../turn'
+import { callOf } from './calls'
+import type { Job } from './job'
+import { slotValue, type Slot } from './slots'
 
 /** Values by their names, with what is known of their types. */
 interface Given {

@@ -34,6 +34,7 @@ function shed() {
   return { calls, tools: [price, left] }
 }
 const brief = {
+  boundaries: [{ id: 'b', subject: 'legal advice', examples: ['Can I sue my neighbour?'], reply: 'Ask a lawyer.' }],
   tools: [
     { id: 'price', when: 'someone asks what several barrows cost together', like: ['What do 3 barrows cost on the north field?'] }, // prettier-ignore
     { id: 'left', when: 'someone asks how many barrows are left on a day', like: ['How many barrows are left tomorrow?'] }, // prettier-ignore
@@ -79,7 +80,7 @@ describe('a line that asks on from what a tool told', () => {
     expect(calls).toEqual([{ day: '2027-03-02' }, { day: '2027-03-05' }])
   })
 
-  it.each(['When is water turned on?', 'thanks', 'Are bonfires allowed in November?', 'I see'])(
+  it.each(['When is water turned on?', 'thanks', 'Are bonfires allowed in November?', 'I see', 'Can I sue my neighbour?'])(
     'is none in “%s”, nor is one that comes after it',
     async (line) => {
       const { calls, talk } = await open()

@@ -1,12 +1,12 @@
 import { wordsOf } from '../../languages'
 import { find, tokensOf } from '../../reading'
+import type { Memory } from '../memory'
+import type { StepResult, TurnContext, TurnState } from '../turn'
 import { advance } from './carryOut'
 import { correction, takenFrom } from './fromLine'
 import { nearOf, type Job } from './job'
 import { textsOf } from './known'
-import type { Memory } from '../memory'
 import { slotValue } from './slots'
-import type { StepResult, TurnContext, TurnState } from '../turn'
 
 /** A line longer than this asks for something of its own; one that leads on may be longer. */
 const MOST_WORDS = 4

@@ -2,9 +2,9 @@ import { overlap, senseOf } from '../../calling'
 import { wordsOf } from '../../languages'
 import { tokensOf, without, wordsIn } from '../../reading'
 import { contentStems, daysIn, monthsIn } from '../../text'
-import type { Job } from './job'
-import { callOf } from './calls'
 import type { TurnContext, TurnState } from '../turn'
+import { callOf } from './calls'
+import type { Job } from './job'
 
 /** How near what a line says of "it" must be to what tells a job from its siblings. */
 const NEAR = 0.5

@@ -1,3 +1,4 @@
+import type { Brief } from '../../brief'
 import {
   ANYONE,
   contentStems,
@@ -10,7 +11,6 @@ import {
   quantitiesIn,
   words,
 } from '../../text'
-import type { Brief } from '../../brief'
 import type { Today } from '../turn'
 
 /** One thing a duty asks for. */

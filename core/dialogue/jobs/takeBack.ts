@@ -1,14 +1,14 @@
 import { senseOf } from '../../calling'
 import { phrasesFor, wordsOf } from '../../languages'
 import { find, tokensOf, without } from '../../reading'
+import type { Memory } from '../memory'
+import type { Held, StepResult, TurnContext, TurnState } from '../turn'
+import { callOf, withoutCall } from './calls'
 import { advance, settled } from './carryOut'
 import { correction } from './fromLine'
 import { isHeldAlready, withoutLately } from './held'
 import { hasOccasion, INFORMATION, jobOfTool, nearOf, type Job } from './job'
 import { knownFor, textsOf } from './known'
-import type { Memory } from '../memory'
-import { callOf, withoutCall } from './calls'
-import type { Held, StepResult, TurnContext, TurnState } from '../turn'
 
 interface Done {
   readonly held: Held
