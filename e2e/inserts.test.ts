@@ -79,6 +79,23 @@ describe('a visitor', () => {
     await page.locator('.insert-table').waitFor()
     expect(await page.locator('.insert').count()).toBe(4)
   })
+
+  it('cancels it with a word, and is not asked for number and address again', async () => {
+    await ask('Please cancel it')
+    await page.getByText('email: ana@school.example').last().waitFor()
+    await ask('yes')
+    await page.getByText(/Your appointment A-\w+ on .* is cancelled/).waitFor()
+    expect((await world.mails())[0]).toMatchObject({ recipients: ['ana@school.example'] })
+  })
+
+  it('asks what is free, names a time, and is asked for what is missing alone', async () => {
+    await ask('When is the group desk free?')
+    await page.locator('.insert-times').nth(1).waitFor()
+    await page.locator('.insert-times').nth(1).getByRole('button').first().click()
+    await page.getByText('Shall I do that?').nth(2).waitFor()
+    await ask('no')
+    await page.getByText('All right, I have dropped that.').waitFor()
+  })
 })
 
 describe('a designer', () => {

@@ -145,6 +145,28 @@ describe('a visitor and a person', () => {
     await passenger.close()
   })
 
+  it('put right and take back what they asked for, and the logbook shows what is left', async () => {
+    const passenger = await world.open('/talk/marlow')
+    const say = async (text: string, told: string) => {
+      await passenger.getByRole('textbox', { name: /^Ask/ }).fill(text)
+      await passenger.keyboard.press('Enter')
+      await passenger.getByText(told).last().waitFor()
+    }
+    await desk.goto(`${world.url}${marlow}/logbook/requests`)
+    await say('Please refund my ticket', 'What is the number of the ticket?')
+    await say('T-9002', 'For how many passengers?')
+    await say('for two of us', 'A person looks at that first.')
+    await desk.locator('li', { hasText: 'T-9002' }).waitFor()
+    await say('no, make that three', 'I have changed the passengers to 3.')
+    const request = desk.locator('li', { hasText: 'T-9002' })
+    await expect.poll(() => request.locator('dd').allTextContents()).toEqual(['T-9002', '3'])
+    await say('never mind, thank you', 'All right, I have taken that back.')
+    await request.waitFor({ state: 'detached' })
+    await desk.getByText('Decided', { exact: true }).click()
+    await expect.poll(() => desk.getByText(/The visitor took it back/).count()).toBe(2)
+    await passenger.close()
+  })
+
   it('are counted over time', async () => {
     await desk.goto(`${world.url}${marlow}/logbook/over-time`)
     await desk.getByText('How turns ended').waitFor()

@@ -1,8 +1,7 @@
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, statSync, utimesSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readdirSync, statSync, utimesSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { until } from '../testing/testApp'
 import { Bus } from './bus'
 import { configFrom } from './config'
 import { FileStore } from './files'
@@ -61,10 +60,10 @@ describe('the lock of a data folder', () => {
 
   it('tells the holder when somebody else took it over', async () => {
     const folder = newFolder()
-    const told = new Promise<void>((resolve) => void lockFolder(folder, resolve))
-    await until(async () => existsSync(join(folder, 'in-use')))
+    let isTold = false
+    await lockFolder(folder, () => (isTold = true))
     utimesSync(join(folder, 'in-use'), new Date(0), new Date(0))
-    await told
+    await expect.poll(() => isTold).toBe(true)
   })
 })
 
