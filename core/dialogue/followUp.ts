@@ -11,7 +11,7 @@ import {
   type Reading,
 } from '../reading'
 import { sentences } from '../text'
-import { withQuestion, type Step, type StepResult, type TurnContext, type TurnState } from './turn'
+import { withQuestion, type Exchange, type Step, type StepResult, type TurnContext, type TurnState } from './turn'
 
 /** A line longer than this stands alone. */
 const MOST_WORDS = 9
@@ -26,9 +26,11 @@ const TAKES_PLACE = 0.2
  */
 export const resolveFollowUp: Step = (state, context) => {
   const { conversation } = context
-  const before = conversation.findLast((exchange) => exchange.question.trim() !== '')
+  const before = conversation.findLast(({ question }, at) => question.trim() !== '' && asksOnItsOwn(conversation, at))
   // While a duty asks, a line answers it.
   const isAsked = state.memory.duty !== undefined && !state.memory.duty.isPaused
+  // After something was done, "it" is what was done, and no question from before.
+  if (conversation.at(-1)?.outcome === 'acted') return { state }
   const { act, language } = state.reading
   const wasClarifying = before?.outcome === 'clarified'
   if (!before || isAsked || (act !== 'question' && !(act === 'acknowledged' && wasClarifying))) {
@@ -77,6 +79,12 @@ const takeOffer = (state: TurnState, offered: string): StepResult => ({
     ],
   },
 })
+
+/** Whether an exchange asked something: no answer to what a duty asked, and no mere yes. */
+const asksOnItsOwn = (conversation: readonly Exchange[], at: number): boolean => {
+  const duty = conversation[at - 1]?.memory?.duty
+  return (duty === undefined || duty.isPaused) && readLine(conversation[at]!.question).act !== 'acknowledged'
+}
 
 const contentOf = (question: Question): readonly QuestionTerm[] => question.terms.filter((term) => !term.isLight)
 

@@ -96,7 +96,7 @@ function begin(all: readonly Job[], state: TurnState, context: TurnContext): Ste
     .sort((a, b) => b.near - a.near || b.confidence - a.confidence)
   const [best, second] = fits
   const pointed = best || context.model.canRevise === true ? undefined : pointedAt(all, state, context)
-  if (pointed) return beginWith(pointed, all, takenFrom(pointed, state.question, {}, context), state, context, [])
+  if (pointed) return beginWith(pointed, all, takenFrom(pointed, state.said, {}, context), state, context, [])
   if (!best) return { state }
   const phrases = phrasesFor(context.brief.identity.language)
   if (second && best.near - second.near < MARGIN && !best.job.isTool && !second.job.isTool) {

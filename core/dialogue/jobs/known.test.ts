@@ -69,6 +69,7 @@ describe('what was just done', () => {
   it.each([
     ['Actually, can we move it to 11:00?', 'tool:move_time', { number: 'A-7', day: '15 March 2027', time: '11:00' }],
     ['Could you cancel that please?', 'tool:cancel_time', { number: 'A-7' }],
+    ['Please cancel it', 'tool:cancel_time', { number: 'A-7' }],
     ['No, make that 11:00', 'tool:move_time', { number: 'A-7', day: '15 March 2027', time: '11:00' }],
   ])('is what “%s” means by it', async (line, dutyId, filled) => {
     const { talk } = await open()
