@@ -3,6 +3,7 @@ import { BARS, judge } from '../calling'
 import { phrasesFor } from '../languages'
 import { readLine, type Reading } from '../reading'
 import { sentences } from '../text'
+import { answersJob } from './jobs'
 import { withQuestion, type Step, type WorkingDetail } from './turn'
 
 type Boundary = Brief['boundaries'][number]
@@ -18,10 +19,11 @@ interface Piece {
  * and its sample lines; one that falls under it gets that boundary's reply word for word, and no model sees it. What is
  * left of the line is answered.
  */
-export const keepBoundaries: Step = (state, { brief }) => {
+export const keepBoundaries: Step = (state, context) => {
+  const { brief } = context
   const { reading } = state
   const isAddressed = reading.act === 'question' || reading.act === 'insult' || reading.act === 'person'
-  if (brief.boundaries.length === 0 || !isAddressed) return { state }
+  if (brief.boundaries.length === 0 || !isAddressed || answersJob(state, context)) return { state }
   const pieces = piecesOf(state.question, reading, brief.boundaries)
   const hits = pieces.flatMap(({ text, hit }) => (hit ? [{ text, ...hit, boundary: brief.boundaries[hit.at]! }] : []))
   if (hits.length === 0) return { state }

@@ -70,6 +70,8 @@ export interface LanguageWords {
   readonly because: string
   /** While a duty is under way: leaves it, comes back to it, corrects what was said, passes over what is optional. */
   readonly leavesDuty: string
+  /** Says that something is not wanted. */
+  readonly declines: string
   /** Comes before what something is about, in a wish as in the question for it. */
   readonly regarding: string
   /** Takes back what was done or asked for just before. */

@@ -32,13 +32,19 @@ const PARSERS: Readonly<
 
 /** Days are named by text alone here; what is told from today is told elsewhere. */
 const ANY_DAY = new Date(Date.UTC(2024, 0, 1))
+/** Another day of another month, and of the week. */
+const LATER_DAY = new Date(Date.UTC(2024, 4, 14))
 
 /** The calendar days a text names with day and month, in its order (chrono-node); both ends of a stretch. */
 export const datesIn = remembered((text): readonly CalendarDay[] => {
   if (!/\d/.test(text)) return []
-  return PARSERS[languageOf(text)].parse(text, ANY_DAY).flatMap((found) => {
-    // "Tomorrow" and "at 5" name no day of the year.
-    if (!/\d/.test(found.text)) return []
+  const parser = PARSERS[languageOf(text)]
+  const seenLater = parser.parse(text, LATER_DAY)
+  return parser.parse(text, ANY_DAY).flatMap((found) => {
+    // "Tomorrow at 5" is another day of the year whenever it is said.
+    const later = seenLater.find(({ index }) => index === found.index)
+    const isFixed = (['day', 'month'] as const).every((part) => later?.start.get(part) === found.start.get(part))
+    if (!/\d/.test(found.text) || !isFixed) return []
     const dayOf = (part: ParsedComponents | null | undefined): CalendarDay[] => {
       if (!part?.isCertain('day') || !part.isCertain('month')) return []
       const year = part.isCertain('year') ? { year: part.get('year')! } : {}
@@ -68,6 +74,14 @@ export function dayIn(text: string, today: string): DayOfYear | undefined {
     .find(({ start }) => start.isCertain('day') || start.isCertain('weekday'))
   const named = found?.start
   return named && { year: named.get('year')!, month: named.get('month')!, day: named.get('day')! }
+}
+
+/** The time of the day that a text names together with a day, "tomorrow at 8", in minutes; undefined where it names none. */
+export function timeWithDay(text: string): number | undefined {
+  const found = PARSERS[languageOf(text)]
+    .parse(text, ANY_DAY)
+    .find(({ start }) => start.isCertain('hour') && (start.isCertain('day') || start.isCertain('weekday')))
+  return found && found.start.get('hour')! * 60 + (found.start.get('minute') ?? 0)
 }
 
 /** A text without the days and times it names. */

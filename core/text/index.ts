@@ -25,7 +25,7 @@ export {
 } from './sentences'
 export { jaccard, coverage, likeness, shared } from './similarity'
 export { keepsTo, numberOf, quantitiesIn, sayMoney, type Bound, type Dimension, type Quantity } from './quantities'
-export { datesIn, dayIn, daysIn, monthsIn, withoutTimes, type CalendarDay } from './calendar'
+export { datesIn, dayIn, daysIn, monthsIn, timeWithDay, withoutTimes, type CalendarDay } from './calendar'
 export { oppositesOf, synonymsOf } from './synonyms'
 export { isLight } from './light'
 export { ANYONE, BY_AGE } from './people'

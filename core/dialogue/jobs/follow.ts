@@ -1,21 +1,16 @@
-import { BARS, judge } from '../../calling'
 import { listed, phrasesFor, wordsOf, type LanguageWords } from '../../languages'
 import { find, holds, tokensOf, without, type Token } from '../../reading'
 import { LEFT_OUT } from '../../tools'
 import { memoryOf, withDuty, withoutDuty, type DutyState } from '../memory'
-import type { Step, StepResult, TurnContext, TurnState, WorkingDetail } from '../turn'
+import type { Step, StepResult, TurnContext, TurnState } from '../turn'
 import { questionFor } from './asking'
+import { begin, beginWith, choose, fitDetail, fitting } from './begin'
 import { advance, askAgain, settled } from './carryOut'
 import { answersAnother, correction, formIn, takenFrom } from './fromLine'
-import { hasOccasion, INFORMATION, jobsOf, nearOf, type Job } from './job'
-import { knownFor } from './known'
+import { INFORMATION, jobsOf, type Job } from './job'
 import { askOnward } from './onward'
-import { pointedAt } from './pointed'
 import { choicesOf, slotValue } from './slots'
 import { putRight } from './takeBack'
-
-/** By how much the nearest of several must lead the second to be begun without asking which is meant. */
-const MARGIN = 0.08
 
 /**
  * Carries duties and tools out across turns: begins the one a request means (two close ones: asks which), asks for what is
@@ -30,7 +25,7 @@ export const followDuty: Step = async (state, context) => {
   if (jobs.length === 0) return { state }
   const open = state.memory.duty
   const job = open && jobs.find(({ id }) => id === open.dutyId)
-  if (open && job) return goOn(job, open, state, context)
+  if (open && job) return goOn(job, open, jobs, state, context)
   return (
     (await putRight(jobs, state, context)) ??
     (asked?.hasOffered ? choose(jobs, state, context) : undefined) ??
@@ -39,104 +34,25 @@ export const followDuty: Step = async (state, context) => {
   )
 }
 
-/** Takes a time that is named after free ones were shown, and begins what it is for. */
-function choose(jobs: readonly Job[], state: TurnState, context: TurnContext): Promise<StepResult> | undefined {
-  const { questions, language } = state.reading
-  const isFavour = holds(wordsOf(language).favour, tokensOf(state.said))
-  if (!isFavour && (questions[0]!.kind !== 'open' || /\?\s*$/.test(state.said))) return undefined
-  const job = jobs.find(
-    ({ ask, tools }) => tools.some(({ tool }) => tool.offer) && ask.some(({ type }) => type === 'time'),
+/** Whether a line answers what a job that is under way asks for, by its type: a bare "tomorrow" is no question on the weather. */
+export function answersJob({ said, memory: { duty } }: TurnState, context: TurnContext): boolean {
+  const job = duty && !duty.isPaused ? jobsOf(context).find(({ id }) => id === duty.dutyId) : undefined
+  const slot = job?.ask.find(({ name }) => name === duty!.asking)
+  return (
+    slot !== undefined &&
+    slot.type !== 'text' &&
+    !/\?\s*$/.test(said) &&
+    slotValue(slot, said, true, context.today) !== undefined
   )
-  const taken = job ? takenFrom(job, state.said, {}, context) : {}
-  const isChosen = job?.ask.some(({ type, name }) => (type === 'time' || type === 'date') && name in taken)
-  return job && isChosen ? beginWith(job, jobs, taken, state, context, []) : undefined
 }
 
-/** Begins a job with what the line gives, and with what is known of its visitor. */
-function beginWith(
-  job: Job,
+function goOn(
+  duty: Job,
+  open: DutyState,
   jobs: readonly Job[],
-  taken: Readonly<Record<string, string>>,
   state: TurnState,
   context: TurnContext,
-  details: readonly WorkingDetail[],
-): Promise<StepResult> {
-  const known = knownFor(job, taken, jobs, state.memory, context)
-  const isTakenOver = Object.keys(known).length > 0
-  const open = {
-    dutyId: job.id,
-    filled: { ...taken, ...known },
-    asking: '',
-    isPaused: false,
-    ...(isTakenOver ? { isTakenOver } : {}),
-  }
-  return advance(job, open, state, context, '', [
-    ...details,
-    ...Object.entries(taken).map(([name, value]) => ({ label: name, text: value })),
-    ...Object.entries(known).map(([name, value]) => ({ label: name, text: `${value} (known from before)` })),
-  ])
-}
-
-function begin(all: readonly Job[], state: TurnState, context: TurnContext): StepResult | Promise<StepResult> {
-  const jobs = all.filter((each) => hasOccasion(each) && (!each.isTool || context.model.canRevise !== true))
-  const { reading } = state
-  if (reading.act !== 'question' && reading.act !== 'person') return { state }
-  const [question] = reading.questions
-  const isFavour = holds(wordsOf(reading.language).favour, tokensOf(state.question))
-  const isInformation = INFORMATION.has(question!.kind) || (question!.isYesNo && !isFavour)
-  const fits = jobs
-    .flatMap((job) => {
-      const call = judge(job, reading)
-      // Information is what tools are asked for; what changes something is begun by it only where the designer said so.
-      const bar = job.isTool ? barFor(job, state.question, context) : BARS.always
-      const onlyTells = job.isTool && !job.tools.some(({ tool }) => tool.changes)
-      const isMeant = call.confidence >= bar && (onlyTells || !isInformation || call.confidence === 1)
-      return isMeant ? [{ job, near: nearOf(state.question, job), ...call }] : []
-    })
-    .sort((a, b) => b.near - a.near || b.confidence - a.confidence)
-  const [best, second] = fits
-  const pointed = best || context.model.canRevise === true ? undefined : pointedAt(all, state, context)
-  if (pointed) return beginWith(pointed, all, takenFrom(pointed, state.said, {}, context), state, context, [])
-  if (!best) return { state }
-  const phrases = phrasesFor(context.brief.identity.language)
-  if (second && best.near - second.near < MARGIN && !best.job.isTool && !second.job.isTool) {
-    const names = listed(
-      [best, second].map(({ job }) => `“${job.name}”`),
-      phrases.or,
-    )
-    return settled(state, phrases.duty.whichDuty(names), 'clarified', {
-      summary: 'The line calls for two duties about equally, so it asks which is meant.',
-      details: [best, second].map((each) => fitDetail(each)),
-    })
-  }
-  const taken = takenFrom(best.job, state.question, {}, context)
-  return beginWith(best.job, all, taken, state, context, [fitDetail(best)])
-}
-
-/** How much surer one must be of a tool that is given nothing of what it needs: many questions are near its subject. */
-const GIVEN_NOTHING = 0.4
-
-/** How sure a line must call for a tool: the less it gives of what the tool needs, the surer. */
-function barFor(job: Job, line: string, context: TurnContext): number {
-  const needed = job.ask.filter(({ required }) => required)
-  if (needed.length === 0) return BARS.always
-  const given = takenFrom(job, line, {}, context)
-  const missing = needed.filter(({ name }) => !(name in given)).length
-  return BARS.always + (GIVEN_NOTHING * missing) / needed.length
-}
-
-interface Fit {
-  readonly job: Job
-  readonly confidence: number
-  readonly because: readonly string[]
-}
-const fitDetail = ({ job, confidence, because }: Fit): WorkingDetail => ({
-  label: `${Math.round(confidence * 100)} %`,
-  text: because.length > 0 ? `${job.name} (${because.join('; ')})` : job.name,
-  field: `${job.field}.when`,
-})
-
-function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext): StepResult | Promise<StepResult> {
+): StepResult | Promise<StepResult> {
   const phrases = phrasesFor(context.brief.identity.language)
   const line = state.said
   const tokens = tokensOf(line)
@@ -180,7 +96,7 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
     if (state.reading.act !== 'question' || tokens.length <= SHORT_ANSWER || find(words.agrees, tokens)?.from === 0)
       return askAgain(duty, open, state, context)
   }
-  const another = slot && answersAnother(duty, slot, line, open.filled)
+  const another = slot && answersAnother(duty, slot, line, open.filled, context)
   if (another)
     return advance(duty, { ...open, filled: { ...open.filled, ...another }, isPaused: false }, state, context, '', [
       ...Object.entries(another).map(([label, text]) => ({ label, text })),
@@ -206,6 +122,22 @@ function goOn(duty: Job, open: DutyState, state: TurnState, context: TurnContext
     if (!slot.required && find(words.skips, tokens)?.from === 0) {
       return advance(duty, { ...open, filled: { ...open.filled, [slot.name]: LEFT_OUT } }, state, context, '', [])
     }
+    // Whoever clearly wants something else is not held.
+    const [other] = fitting(
+      jobs.filter(({ id }) => id !== duty.id),
+      state,
+      context,
+    )
+    if (other?.confidence === 1)
+      return beginWith(
+        other.job,
+        jobs,
+        takenFrom(other.job, line, {}, context),
+        { ...state, memory: withoutDuty(state.memory) },
+        context,
+        [fitDetail(other)],
+        phrases.duty.left,
+      )
     const choices = slot.type === 'choice' ? choicesOf(slot) : []
     const help = choices.length > 0 ? ` ${phrases.duty.oneOf(listed(choices, phrases.or))}` : ''
     return settled(

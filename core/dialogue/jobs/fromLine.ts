@@ -1,6 +1,6 @@
 import { wordsOf } from '../../languages'
 import { find, holds, tokensOf, wordsIn } from '../../reading'
-import { languageOf, withoutTimes } from '../../text'
+import { languageOf, quantitiesIn, withoutTimes } from '../../text'
 import type { DutyState } from '../memory'
 import type { TurnContext } from '../turn'
 import type { Job } from './job'
@@ -86,18 +86,25 @@ function aboutIn({ question }: Slot, line: string): string | undefined {
 }
 const LONGEST_HANGING = 2
 
-/** What a line gives that answers nothing but another slot: an address where a subject was asked for. */
+/** What a line gives that answers nothing but other slots: an address, or a day and a time, where a subject was asked for. */
 export function answersAnother(
   { ask }: Job,
   slot: Slot,
   line: string,
   filled: Readonly<Record<string, string>>,
+  { today }: TurnContext,
 ): Record<string, string> | undefined {
   if (slot.type !== 'text') return undefined
   const plain = line.trim()
-  const other = ask.find(
-    (each) =>
-      ['email', 'phone'].includes(each.type) && !(each.name in filled) && slotValue(each, plain, false) === plain,
-  )
-  return other && { [other.name]: plain }
+  const clock = quantitiesIn(plain).find(({ dimension }) => dimension === 'clock')
+  const withoutClock = clock ? plain.slice(0, clock.start) + plain.slice(clock.end) : plain
+  const isWhen = !tokensOf(withoutTimes(withoutClock)).some(({ text }) => text.length > LONGEST_HANGING)
+  const given = ask.flatMap((each): [string, string][] => {
+    const value = each.name in filled ? undefined : slotValue(each, plain, false, today)
+    const isWhole = ['email', 'phone'].includes(each.type)
+      ? value === plain
+      : isWhen && ['date', 'time'].includes(each.type)
+    return value !== undefined && isWhole ? [[each.name, value]] : []
+  })
+  return given.length > 0 ? Object.fromEntries(given) : undefined
 }

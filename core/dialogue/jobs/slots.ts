@@ -9,6 +9,7 @@ import {
   editDistance,
   monthsIn,
   quantitiesIn,
+  timeWithDay,
   words,
 } from '../../text'
 import type { Today } from '../turn'
@@ -143,6 +144,8 @@ function numberAfter(name: string, line: string): string | undefined {
 function timeIn(line: string): string | undefined {
   const clock = quantitiesIn(line).find((each) => each.dimension === 'clock')
   if (clock) return clockText(clock.value)
+  const withDay = timeWithDay(line)
+  if (withDay !== undefined) return clockText(withDay)
   const bare = /^\W*(?:at )?(\d{1,2})(?:[:.h](\d{2}))?\W*$/i.exec(line)
   if (!bare || Number(bare[1]) > 23 || Number(bare[2] ?? 0) > 59) return undefined
   return clockText(Number(bare[1]) * 60 + Number(bare[2] ?? 0))

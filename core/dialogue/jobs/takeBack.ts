@@ -33,7 +33,8 @@ export async function putRight(
   })
   const [asked] = state.reading.questions
   if (/\?\s*$/.test(state.said) || INFORMATION.has(asked!.kind)) return undefined
-  const isJustNow = context.conversation.at(-1)?.outcome === 'acted'
+  // Thanks in between change nothing.
+  const isJustNow = context.conversation.findLast(({ outcome }) => outcome !== 'chatted')?.outcome === 'acted'
   const last = lately.at(-1)
   return (
     (isJustNow && last ? await correct(last, state, context) : undefined) ??

@@ -84,6 +84,8 @@ wlan, wi-fi, internet
   leavesDuty: 'abbrechen, stopp, stop, vergiss es, lass es, egal, doch nicht, nicht jetzt',
   takesBack:
     'vergiss es, vergessen sie es, vergiss, vergessen sie, lass es, doch nicht, nicht mehr, egal, abbrechen, storniere, stornieren, stornieren sie, nehme … zurück, zurückziehen, brauche … nicht, brauche … keine, brauche … keinen, möchte … nicht, will … nicht, hat sich erledigt',
+  declines:
+    'will … nicht, will keinen, will keine, will kein, möchte … nicht, möchte keinen, möchte keine, möchte kein, brauche keinen, brauche keine, brauche kein, nicht mehr nötig, ^bitte nicht, ^bitte kein, ^bitte keine, ^bitte keinen',
   regarding: 'über, wegen, bezüglich, worum, woran, worüber, erinnere … an, erinnern … an',
   agrees: 'ja, ja bitte, gern, gerne, ok, okay, mach das, in ordnung, richtig, stimmt, genau, klar, natürlich',
   resumes: 'weiter, mach weiter, zurück zu, wo waren wir',

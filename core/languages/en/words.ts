@@ -120,6 +120,8 @@ uninstall, remove, delete
     'cancel, stop, never mind, nevermind, forget it, forget about it, forget that, leave it, drop it, not now, quit, i changed my mind',
   takesBack:
     "never mind, nevermind, forget, forget it, forget that, forget about, cancel, cancel that, cancel it, take that back, take it back, take back, call it off, call that off, drop it, leave it, i changed my mind, i have changed my mind, i've changed my mind, do not want, don't want, do not need, don't need, no longer want, no longer need, no need, not necessary, withdraw",
+  declines:
+    "do not want, don't want, do not need, don't need, no longer want, no longer need, would not like, wouldn't like, no need, ^do not, ^please do not, ^please don't",
   regarding: 'about, regarding, concerning, of what, remind … of, remind … to',
   agrees:
     'yes, yes please, yeah, yep, sure, ok, okay, go ahead, do it, please do, do that, correct, that is right, fine, of course, confirm',

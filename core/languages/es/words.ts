@@ -77,6 +77,7 @@ wifi, wi-fi, internet
   leavesDuty: 'cancela, cancelar, para, olvídalo, déjalo, ahora no, he cambiado de idea',
   takesBack:
     'olvídalo, olvida, olvide, déjalo, cancela, cancele, cancelar, ya no quiero, ya no necesito, ya no hace falta, no hace falta, he cambiado de idea, retira, retirar',
+  declines: 'no quiero, ya no quiero, no necesito, ya no necesito, no hace falta, no deseo',
   regarding: 'sobre, acerca de, respecto a, de qué, recuérdame … de, recuérdeme … de',
   agrees: 'sí, si, sí por favor, claro, vale, de acuerdo, ok, hazlo, adelante, correcto, por supuesto',
   resumes: 'sigue, continúa, continuar, volvamos',

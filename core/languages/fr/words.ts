@@ -73,6 +73,7 @@ wifi, wi-fi, internet
   leavesDuty: "annule, annuler, stop, laisse tomber, oublie, pas maintenant, j'ai changé d'avis",
   takesBack:
     "laisse tomber, laissez tomber, oublie, oubliez, annule, annulez, annuler, plus besoin, ne veux plus, ne souhaite plus, j'ai changé d'avis, finalement non, retire, retirer",
+  declines: 'ne veux pas, ne veux plus, ne souhaite pas, ne souhaite plus, pas besoin, plus besoin, ^ne',
   regarding: 'à propos de, au sujet de, concernant, de quoi, rappelle-moi … de, rappelez-moi … de',
   agrees: "oui, oui s'il vous plaît, d'accord, ok, allez-y, vas-y, bien sûr, c'est bon, exact, volontiers",
   resumes: 'continue, continuons, reprends, où en étions-nous',

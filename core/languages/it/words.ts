@@ -75,6 +75,7 @@ wifi, wi-fi, internet
   leavesDuty: 'annulla, stop, lascia stare, dimentica, non ora, ho cambiato idea',
   takesBack:
     'lascia stare, lasci stare, dimentica, dimentichi, annulla, annulli, annullare, non voglio più, non serve più, non mi serve, non ho più bisogno, ho cambiato idea, ritira, ritiro',
+  declines: 'non voglio, non mi serve, non serve, non ho bisogno, non desidero, ^non',
   regarding: 'riguardo a, a proposito di, circa, di cosa, di che cosa, ricordami … di, mi ricordi … di',
   agrees: "sì, si, sì grazie, certo, va bene, ok, d'accordo, fallo, procedi, giusto, esatto",
   resumes: 'continua, riprendi, andiamo avanti, dove eravamo',

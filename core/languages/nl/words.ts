@@ -74,6 +74,7 @@ wifi, wi-fi, internet
   leavesDuty: 'annuleer, stop, laat maar, vergeet het, niet nu, ik ben van gedachten veranderd',
   takesBack:
     'laat maar, vergeet, annuleer, annuleren, niet meer nodig, wil … niet meer, hoeft niet meer, hoeft niet, ik ben van gedachten veranderd, trek … in, intrekken',
+  declines: 'wil geen, wil … niet, hoef geen, hoef … niet, niet nodig, ^niet',
   regarding: 'over, betreffende, waarover, waaraan, waar … over, herinner … aan',
   agrees: 'ja, ja graag, ja hoor, prima, ok, oké, doe maar, akkoord, klopt, natuurlijk, goed',
   resumes: 'ga door, verder, terug naar, waar waren we',
