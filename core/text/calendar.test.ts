@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { datesIn, dayIn, daysIn, monthsIn } from './index'
+import { datesIn, dayIn, daysIn, monthsIn, timeWithDay, withoutTimes } from './index'
 
 const days = (text: string) => [...daysIn(text)].sort()
 const months = (text: string) => [...monthsIn(text)].sort((a, b) => a - b)
@@ -32,6 +32,7 @@ describe('months and dates', () => {
     expect(datesIn('am 3. Mai sind wir leider nicht da')[0]).toMatchObject({ day: 3, month: 5 })
     expect(datesIn('3/4/2027')[0]).toMatchObject({ day: 3, month: 4, year: 2027 })
     expect(datesIn('30 people and 2 dogs')).toEqual([])
+    expect(datesIn('tomorrow at 8, or next Friday at 17:30')).toEqual([])
   })
 })
 
@@ -49,4 +50,19 @@ describe('the day a text names, seen from today', () => {
     ['next month', undefined],
     ['my hedge', undefined],
   ])('“%s”: %s', (text, day) => expect(seen(text)).toBe(day))
+})
+
+describe('times of the day', () => {
+  it.each([
+    ['tomorrow at 8', 480],
+    ['12 March at 17:30', 1050],
+    ['Bitte erinnern Sie mich morgen um 8 Uhr', 480],
+    ['at 8', undefined],
+    ['tomorrow', undefined],
+  ])('are told together with a day: “%s”', (text, minutes) => expect(timeWithDay(text)).toBe(minutes))
+
+  it('are left out of a text with their days', () => {
+    expect(withoutTimes('the seeds on 12 March at 17:30, please')).toBe('the seeds, please')
+    expect(withoutTimes('the seeds')).toBe('the seeds')
+  })
 })

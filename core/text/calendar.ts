@@ -89,7 +89,7 @@ export const withoutTimes = (text: string): string =>
   PARSERS[languageOf(text)]
     .parse(text, ANY_DAY)
     .reduceRight((left, { index, text: { length } }) => `${left.slice(0, index)} ${left.slice(index + length)}`, text)
-    .replace(/\s+/g, ' ')
+    .replace(/\s+(?=[\s,.;!?]|$)/g, '')
     .trim()
 
 /** Words that join the two ends of a stretch, in any of the languages. */
