@@ -56,7 +56,7 @@ describe('times of the day', () => {
   it.each([
     ['tomorrow at 8', 480],
     ['12 March at 17:30', 1050],
-    ['Bitte erinnern Sie mich morgen um 8 Uhr', 480],
+    ['Erinnern Sie mich bitte am 12. März um 8 Uhr', 480],
     ['at 8', undefined],
     ['tomorrow', undefined],
   ])('are told together with a day: “%s”', (text, minutes) => expect(timeWithDay(text)).toBe(minutes))
