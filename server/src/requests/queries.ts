@@ -110,9 +110,12 @@ export async function requestsOf(
     )
     .orderBy(...(isOver ? [desc(requests.decidedAt)] : [asc(sql`coalesce(${requests.dueAt}, ${requests.createdAt})`)]))
     .limit(MOST_SHOWN)
-  const [waiting] = await db.select({ count: count() }).from(requests).where(and(own, isOpen))
-  return { requests: rows.map(shown), waiting: waiting!.count }
+  return { requests: rows.map(shown), waiting: await waitingOf(db, agentId) }
 }
+
+/** How many requests of an agent wait. */
+export const waitingOf = async (db: Database, agentId: string): Promise<number> =>
+  (await waitingRequests(db, [agentId])).get(agentId) ?? 0
 
 /** How many requests of each agent wait. */
 export async function waitingRequests(db: Database, agentIds: string[]): Promise<Map<string, number>> {

@@ -86,6 +86,7 @@ describe('a tool that the team has to agree to', () => {
       },
     ])
     expect((await app.ask('GET', `/api/agents/${agent}`)).body.stages.logbook.text).toContain('1 request waits')
+    expect(await listed('?only=count')).toEqual({ requests: [], waiting: 1 })
   })
 
   it('is called once it was agreed to, and the visitor reads of it where they wrote', async () => {

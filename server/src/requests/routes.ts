@@ -5,12 +5,14 @@ import { agentById } from '../agents/queries'
 import { nameOf } from '../members'
 import type { Services } from '../services'
 import { decide } from './decide'
-import { openAgain, requestsOf } from './queries'
+import { openAgain, requestsOf, waitingOf } from './queries'
 
 const params = z.object({ id: z.string().max(64) })
 const narrowing = z.object({
   over: z.enum(['true', 'false']).default('false'),
   conversation: z.string().max(64).optional(),
+  /** Only how many wait, and none of them. */
+  only: z.enum(['count']).optional(),
 })
 
 /** What agents ask of the people behind them, and what those decide. */
@@ -24,6 +26,7 @@ export const requestRoutes =
       { schema: { params, querystring: narrowing, response: { 200: requestList } } },
       async ({ params: { id }, query }) => {
         await agentById(db, id)
+        if (query.only === 'count') return { requests: [], waiting: await waitingOf(db, id) }
         return requestsOf(db, id, { isOver: query.over === 'true', conversationId: query.conversation })
       },
     )

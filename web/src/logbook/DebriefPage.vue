@@ -6,7 +6,7 @@ import type { DebriefQuestion, DebriefState } from '@parrot/contract'
 import { call, get, post, wordsFor } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
-import LoadingNote from '../shared/LoadingNote.vue'
+import WhenLoaded from '../shared/WhenLoaded.vue'
 import { useLoaded } from '../shared/load'
 import { tell, tellFailure } from '../shared/undo'
 import { count, plural } from '../shared/when'
@@ -51,46 +51,44 @@ const open = (questionId: string, value: string) =>
 <template>
   <div class="page debrief">
     <LogbookTabs :agent-id="agentId" />
-    <EmptyNote v-if="state.error.value" tone="failed" title="This could not be loaded" :text="state.error.value">
-      <ElButton @click="state.load">Try again</ElButton>
-    </EmptyNote>
-    <LoadingNote v-else-if="!state.data.value" :rows="6" />
-    <DebriefForm
-      v-else-if="isChanging"
-      :questions="state.data.value.questions"
-      :error="error"
-      @keep="keep"
-      @cancel="isChanging = false"
-    />
-    <EmptyNote
-      v-else-if="state.data.value.questions.length === 0"
-      title="Nothing is asked of conversations yet"
-      text="Ask what you would ask a colleague who was there: Did they want to book? Which island? How did they feel? Each conversation that is over is asked, old ones too, and every answer shows the words it rests on."
-    >
-      <ElButton type="primary" @click="isChanging = true">Ask the first question</ElButton>
-    </EmptyNote>
-    <template v-else>
-      <header>
-        <p class="grow">
-          {{ plural(state.data.value.done, 'conversation') }} asked of {{ count(state.data.value.finished) }} that are
-          over. One is over when nobody said anything for a while.
-        </p>
-        <ElButton v-if="state.data.value.isRunning" text size="small" @click="stop">Stop</ElButton>
-        <ElButton size="small" @click="isChanging = true">Change the questions</ElButton>
-      </header>
-      <ElProgress
-        v-if="state.data.value.isRunning"
-        :percentage="Math.round((100 * state.data.value.done) / Math.max(1, state.data.value.finished))"
-        aria-label="Conversations asked"
+    <WhenLoaded v-slot="{ data }" :of="state" :rows="6">
+      <DebriefForm
+        v-if="isChanging"
+        :questions="data.questions"
+        :error="error"
+        @keep="keep"
+        @cancel="isChanging = false"
       />
-      <DebriefResult
-        v-for="question in state.data.value.questions"
-        :key="question.id"
-        :question="question"
-        :result="state.data.value.results.find(({ questionId }) => questionId === question.id)!"
-        @open="open(question.id, $event)"
-      />
-    </template>
+      <EmptyNote
+        v-else-if="data.questions.length === 0"
+        title="Nothing is asked of conversations yet"
+        text="Ask what you would ask a colleague who was there: Did they want to book? Which island? How did they feel? Each conversation that is over is asked, old ones too, and every answer shows the words it rests on."
+      >
+        <ElButton type="primary" @click="isChanging = true">Ask the first question</ElButton>
+      </EmptyNote>
+      <template v-else>
+        <header>
+          <p class="grow">
+            {{ plural(data.done, 'conversation') }} asked of {{ count(data.finished) }} that are over. One is over when
+            nobody said anything for a while.
+          </p>
+          <ElButton v-if="data.isRunning" text size="small" @click="stop">Stop</ElButton>
+          <ElButton size="small" @click="isChanging = true">Change the questions</ElButton>
+        </header>
+        <ElProgress
+          v-if="data.isRunning"
+          :percentage="Math.round((100 * data.done) / Math.max(1, data.finished))"
+          aria-label="Conversations asked"
+        />
+        <DebriefResult
+          v-for="question in data.questions"
+          :key="question.id"
+          :question="question"
+          :result="data.results.find(({ questionId }) => questionId === question.id)!"
+          @open="open(question.id, $event)"
+        />
+      </template>
+    </WhenLoaded>
   </div>
 </template>
 

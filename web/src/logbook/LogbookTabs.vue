@@ -12,7 +12,7 @@ import { count } from '../shared/when'
 /** The parts of the logbook, and how much waits in it for somebody. */
 const props = defineProps<{ agentId: string }>()
 const agents = useAgent()
-const asked = useLoaded(() => get<TeamRequests>(`/api/agents/${props.agentId}/requests`))
+const asked = useLoaded(() => get<TeamRequests>(`/api/agents/${props.agentId}/requests?only=count`))
 onMounted(asked.load)
 watch(() => agents.ticks.logbook, asked.load)
 const route = useRoute()

@@ -7,7 +7,7 @@ import { get } from '../api/client'
 import { useAgent } from '../frame/agentStore'
 import ChoiceField from '../shared/ChoiceField.vue'
 import EmptyNote from '../shared/EmptyNote.vue'
-import LoadingNote from '../shared/LoadingNote.vue'
+import WhenLoaded from '../shared/WhenLoaded.vue'
 import { useLoaded } from '../shared/load'
 import SeriesChart from '../shared/SeriesChart.vue'
 import { count, percent, shortDay } from '../shared/when'
@@ -96,92 +96,90 @@ const FIGURES = computed(() => [
       }}</ElButton>
       <ChoiceField v-if="outlets.length" v-model="outlet" about="Where they came in" :options="places" />
     </div>
-    <EmptyNote v-if="told.error.value" tone="failed" title="This could not be loaded" :text="told.error.value">
-      <ElButton @click="told.load">Try again</ElButton>
-    </EmptyNote>
-    <LoadingNote v-else-if="!told.data.value" :rows="6" />
-    <EmptyNote
-      v-else-if="total.turns === 0"
-      title="Nobody came in these days"
-      text="Choose other days above, or hand the agent out under Release."
-    />
-    <template v-else>
-      <dl class="figures">
-        <div v-for="[name, value] in FIGURES" :key="name">
-          <dt class="small soft">{{ name }}</dt>
-          <dd class="number">{{ value }}</dd>
-        </div>
-      </dl>
-      <section>
-        <h2>How turns ended</h2>
-        <div class="chart high">
-          <SeriesChart
-            :labels="labels"
-            :series="endings"
-            kind="bars"
-            has-legend
-            has-labels
-            about="How turns ended, by day"
-          />
-        </div>
-      </section>
-      <div class="two">
-        <section>
-          <h2>Conversations</h2>
-          <div class="chart">
-            <SeriesChart :labels="labels" :series="visits" kind="lines" about="Conversations by day" />
+    <WhenLoaded v-slot="{ data }" :of="told" :rows="6">
+      <EmptyNote
+        v-if="total.turns === 0"
+        title="Nobody came in these days"
+        text="Choose other days above, or hand the agent out under Release."
+      />
+      <template v-else>
+        <dl class="figures">
+          <div v-for="[name, value] in FIGURES" :key="name">
+            <dt class="small soft">{{ name }}</dt>
+            <dd class="number">{{ value }}</dd>
           </div>
-        </section>
+        </dl>
         <section>
-          <h2>Half of the answers within</h2>
-          <div class="chart">
+          <h2>How turns ended</h2>
+          <div class="chart high">
             <SeriesChart
               :labels="labels"
-              :series="times"
-              kind="lines"
-              :format="inMs"
-              about="Median time of an answer by day"
+              :series="endings"
+              kind="bars"
+              has-legend
+              has-labels
+              about="How turns ended, by day"
             />
           </div>
         </section>
-      </div>
-      <section v-if="told.data.value.editions.length">
-        <h2>By edition</h2>
-        <ElTable :data="told.data.value.editions" row-key="edition">
-          <ElTableColumn label="Edition" prop="edition" />
-          <ElTableColumn label="Turns"
-            ><template #default="{ row: each }">{{ count(each.turns) }}</template></ElTableColumn
-          >
-          <ElTableColumn label="Answered"
-            ><template #default="{ row: each }">{{ share(each.answered, each.turns) }}</template></ElTableColumn
-          >
-          <ElTableColumn label="Offered"
-            ><template #default="{ row: each }">{{ share(each.offered, each.turns) }}</template></ElTableColumn
-          >
-          <ElTableColumn label="Unanswered"
-            ><template #default="{ row: each }">{{ share(each.unknown, each.turns) }}</template></ElTableColumn
-          >
-          <ElTableColumn label="Helpful"
-            ><template #default="{ row: each }">{{ each.liked }} : {{ each.disliked }}</template></ElTableColumn
-          >
-          <ElTableColumn label="Half within"
-            ><template #default="{ row: each }">{{
-              each.medianMs === null ? '–' : inMs(each.medianMs)
-            }}</template></ElTableColumn
-          >
-        </ElTable>
-      </section>
-      <section>
-        <h2>Asked most</h2>
-        <ol class="bare-list">
-          <li v-for="each in told.data.value.questions" :key="each.text" class="asked">
-            <span class="number">{{ count(each.times) }}</span>
-            <span class="grow" dir="auto">{{ each.text }}</span>
-            <ElButton text size="small" @click="trying.ask(each.text)">Ask the draft</ElButton>
-          </li>
-        </ol>
-      </section>
-    </template>
+        <div class="two">
+          <section>
+            <h2>Conversations</h2>
+            <div class="chart">
+              <SeriesChart :labels="labels" :series="visits" kind="lines" about="Conversations by day" />
+            </div>
+          </section>
+          <section>
+            <h2>Half of the answers within</h2>
+            <div class="chart">
+              <SeriesChart
+                :labels="labels"
+                :series="times"
+                kind="lines"
+                :format="inMs"
+                about="Median time of an answer by day"
+              />
+            </div>
+          </section>
+        </div>
+        <section v-if="data.editions.length">
+          <h2>By edition</h2>
+          <ElTable :data="data.editions" row-key="edition">
+            <ElTableColumn label="Edition" prop="edition" />
+            <ElTableColumn label="Turns"
+              ><template #default="{ row: each }">{{ count(each.turns) }}</template></ElTableColumn
+            >
+            <ElTableColumn label="Answered"
+              ><template #default="{ row: each }">{{ share(each.answered, each.turns) }}</template></ElTableColumn
+            >
+            <ElTableColumn label="Offered"
+              ><template #default="{ row: each }">{{ share(each.offered, each.turns) }}</template></ElTableColumn
+            >
+            <ElTableColumn label="Unanswered"
+              ><template #default="{ row: each }">{{ share(each.unknown, each.turns) }}</template></ElTableColumn
+            >
+            <ElTableColumn label="Helpful"
+              ><template #default="{ row: each }">{{ each.liked }} : {{ each.disliked }}</template></ElTableColumn
+            >
+            <ElTableColumn label="Half within"
+              ><template #default="{ row: each }">{{
+                each.medianMs === null ? '–' : inMs(each.medianMs)
+              }}</template></ElTableColumn
+            >
+          </ElTable>
+        </section>
+        <section>
+          <h2>Asked most</h2>
+          <ol class="bare-list">
+            <li v-for="each in data.questions" :key="each.text" class="asked">
+              <span class="number">{{ count(each.times) }}</span>
+              <span class="grow" dir="auto">{{ each.text }}</span>
+              <ElButton text size="small" @click="trying.ask(each.text)">Ask the draft</ElButton>
+            </li>
+          </ol>
+        </section>
+      </template>
+    </WhenLoaded>
   </div>
 </template>
 

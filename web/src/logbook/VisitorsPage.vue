@@ -18,7 +18,7 @@ import ChoiceField from '../shared/ChoiceField.vue'
 import { download } from '../shared/download'
 import EmptyNote from '../shared/EmptyNote.vue'
 import FilterField from '../shared/FilterField.vue'
-import LoadingNote from '../shared/LoadingNote.vue'
+import WhenLoaded from '../shared/WhenLoaded.vue'
 import { useLoaded } from '../shared/load'
 import PageTurner from '../shared/PageTurner.vue'
 import { tell, tellFailure } from '../shared/undo'
@@ -98,67 +98,65 @@ async function erase(visitor: Visitor): Promise<void> {
         </template>
       </ElDropdown>
     </div>
-    <EmptyNote v-if="list.error.value" tone="failed" title="The visitors could not be loaded" :text="list.error.value">
-      <ElButton @click="list.load">Try again</ElButton>
-    </EmptyNote>
-    <LoadingNote v-else-if="!list.data.value" :rows="6" />
-    <EmptyNote
-      v-else-if="list.data.value.total === 0 && query.size > 0"
-      title="Nobody was found"
-      text="No visitor told that. Take something out of the fields above."
-    />
-    <EmptyNote
-      v-else-if="list.data.value.total === 0"
-      title="No visitor has left anything yet"
-      text="Give an outlet a visitor form, or let a duty of the brief ask for a name and address. Both come here."
-    />
-    <template v-else>
-      <ElTable :data="list.data.value.visitors" row-key="id">
-        <ElTableColumn label="Visitor" min-width="200">
-          <template #default="{ row }">
-            <b>{{ row.name || '(no name)' }}</b>
-            <p v-if="row.email" class="small">
-              <a :href="`mailto:${row.email}`">{{ row.email }}</a>
-            </p>
-            <p v-if="row.phone" class="small">{{ row.phone }}</p>
-          </template>
-        </ElTableColumn>
-        <ElTableColumn label="Told" min-width="240">
-          <template #default="{ row }">
-            <p v-for="each in toldBy(row as Visitor)" :key="each.label">
-              <span class="soft">{{ each.label }}:</span> {{ each.value }}
-            </p>
-            <p v-for="each in row.consents" :key="each.at" class="small agreed">✓ {{ each.text }}</p>
-          </template>
-        </ElTableColumn>
-        <ElTableColumn label="When and where" width="190">
-          <template #default="{ row }">
-            <p class="small">{{ moment(row.createdAt) }}</p>
-            <p class="small soft">{{ row.outlet ?? 'its own page' }}</p>
-          </template>
-        </ElTableColumn>
-        <ElTableColumn label="" width="230" align="right">
-          <template #default="{ row }">
-            <ElButton
-              tag="router-link"
-              text
-              size="small"
-              :to="{ name: 'logbook', params: { id: agentId, conversationId: row.conversationId } }"
-              >Read</ElButton
-            >
-            <ElButton
-              text
-              size="small"
-              title="Everything that is kept of them, as a file"
-              @click="download(`/api/visitors/${row.id}`)"
-              >All of it</ElButton
-            >
-            <ElButton type="danger" text size="small" @click="erase(row as Visitor)">Erase</ElButton>
-          </template>
-        </ElTableColumn>
-      </ElTable>
-      <PageTurner v-model="page" :total="list.data.value.total" :size="PAGE" />
-    </template>
+    <WhenLoaded v-slot="{ data }" :of="list" title="The visitors could not be loaded" :rows="6">
+      <EmptyNote
+        v-if="data.total === 0 && query.size > 0"
+        title="Nobody was found"
+        text="No visitor told that. Take something out of the fields above."
+      />
+      <EmptyNote
+        v-else-if="data.total === 0"
+        title="No visitor has left anything yet"
+        text="Give an outlet a visitor form, or let a duty of the brief ask for a name and address. Both come here."
+      />
+      <template v-else>
+        <ElTable :data="data.visitors" row-key="id">
+          <ElTableColumn label="Visitor" min-width="200">
+            <template #default="{ row }">
+              <b>{{ row.name || '(no name)' }}</b>
+              <p v-if="row.email" class="small">
+                <a :href="`mailto:${row.email}`">{{ row.email }}</a>
+              </p>
+              <p v-if="row.phone" class="small">{{ row.phone }}</p>
+            </template>
+          </ElTableColumn>
+          <ElTableColumn label="Told" min-width="240">
+            <template #default="{ row }">
+              <p v-for="each in toldBy(row as Visitor)" :key="each.label">
+                <span class="soft">{{ each.label }}:</span> {{ each.value }}
+              </p>
+              <p v-for="each in row.consents" :key="each.at" class="small agreed">✓ {{ each.text }}</p>
+            </template>
+          </ElTableColumn>
+          <ElTableColumn label="When and where" width="190">
+            <template #default="{ row }">
+              <p class="small">{{ moment(row.createdAt) }}</p>
+              <p class="small soft">{{ row.outlet ?? 'its own page' }}</p>
+            </template>
+          </ElTableColumn>
+          <ElTableColumn label="" width="230" align="right">
+            <template #default="{ row }">
+              <ElButton
+                tag="router-link"
+                text
+                size="small"
+                :to="{ name: 'logbook', params: { id: agentId, conversationId: row.conversationId } }"
+                >Read</ElButton
+              >
+              <ElButton
+                text
+                size="small"
+                title="Everything that is kept of them, as a file"
+                @click="download(`/api/visitors/${row.id}`)"
+                >All of it</ElButton
+              >
+              <ElButton type="danger" text size="small" @click="erase(row as Visitor)">Erase</ElButton>
+            </template>
+          </ElTableColumn>
+        </ElTable>
+        <PageTurner v-model="page" :total="data.total" :size="PAGE" />
+      </template>
+    </WhenLoaded>
   </div>
 </template>
 

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ElButton } from 'element-plus'
 import type { Settling, Want, WantList } from '@parrot/contract'
 import { get, post } from '../api/client'
 import { useBrief } from '../brief/briefStore'
 import { useAgent } from '../frame/agentStore'
 import EmptyNote from '../shared/EmptyNote.vue'
-import LoadingNote from '../shared/LoadingNote.vue'
+import WhenLoaded from '../shared/WhenLoaded.vue'
 import { useLoaded } from '../shared/load'
 import { tell, tellFailure } from '../shared/undo'
 import { plural } from '../shared/when'
@@ -79,37 +78,33 @@ const read = (conversationId: string) => router.push({ name: 'logbook', params: 
 <template>
   <div class="page wants">
     <LogbookTabs :agent-id="agentId" />
-    <EmptyNote v-if="list.error.value" tone="failed" title="This could not be loaded" :text="list.error.value">
-      <ElButton @click="list.load">Try again</ElButton>
-    </EmptyNote>
-    <LoadingNote v-else-if="!list.data.value" text="Putting questions together…" :rows="6" />
-    <EmptyNote
-      v-else-if="list.data.value.groups.length === 0"
-      title="Nothing is wanting"
-      text="Questions of visitors that went unanswered, or whose answer they did not like, come here, those that mean the same together."
-    />
-    <template v-else>
-      <p class="lead">
-        {{ plural(list.data.value.groups.length, 'thing') }} visitors asked and did not get, most asked first.
-        <span v-if="list.data.value.settled" class="soft"
-          >{{ plural(list.data.value.settled, 'question') }} settled.</span
-        >
-      </p>
-      <ol class="bare-list">
-        <WantRow
-          v-for="want in list.data.value.groups"
-          :key="want.title"
-          :want="want"
-          @answer="answer(want, $event)"
-          @source="addSource"
-          @rule="rule(want)"
-          @script="script(want)"
-          @not-ours="acting(() => settle(want, 'notOurs', 'It was laid aside.'))"
-          @ask="trying.ask($event)"
-          @read="read"
-        />
-      </ol>
-    </template>
+    <WhenLoaded v-slot="{ data }" :of="list" text="Putting questions together…" :rows="6">
+      <EmptyNote
+        v-if="data.groups.length === 0"
+        title="Nothing is wanting"
+        text="Questions of visitors that went unanswered, or whose answer they did not like, come here, those that mean the same together."
+      />
+      <template v-else>
+        <p class="lead">
+          {{ plural(data.groups.length, 'thing') }} visitors asked and did not get, most asked first.
+          <span v-if="data.settled" class="soft">{{ plural(data.settled, 'question') }} settled.</span>
+        </p>
+        <ol class="bare-list">
+          <WantRow
+            v-for="want in data.groups"
+            :key="want.title"
+            :want="want"
+            @answer="answer(want, $event)"
+            @source="addSource"
+            @rule="rule(want)"
+            @script="script(want)"
+            @not-ours="acting(() => settle(want, 'notOurs', 'It was laid aside.'))"
+            @ask="trying.ask($event)"
+            @read="read"
+          />
+        </ol>
+      </template>
+    </WhenLoaded>
   </div>
 </template>
 

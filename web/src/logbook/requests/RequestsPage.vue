@@ -7,7 +7,7 @@ import { get } from '../../api/client'
 import { useAgent } from '../../frame/agentStore'
 import LogbookTabs from '../LogbookTabs.vue'
 import EmptyNote from '../../shared/EmptyNote.vue'
-import LoadingNote from '../../shared/LoadingNote.vue'
+import WhenLoaded from '../../shared/WhenLoaded.vue'
 import { useLoaded } from '../../shared/load'
 import { count } from '../../shared/when'
 import RequestRow from './RequestRow.vue'
@@ -32,33 +32,31 @@ const parts = computed(() => [
   <div class="page requests">
     <LogbookTabs :agent-id="agentId" />
     <div class="which"><ElSegmented v-model="which" :options="parts" aria-label="Which requests" /></div>
-    <EmptyNote v-if="list.error.value" tone="failed" title="The requests could not be loaded" :text="list.error.value">
-      <ElButton @click="list.load">Try again</ElButton>
-    </EmptyNote>
-    <LoadingNote v-else-if="!list.data.value" :rows="5" />
-    <EmptyNote
-      v-else-if="list.data.value.requests.length === 0 && which === 'over'"
-      title="Nothing was decided yet"
-      text="What you agree to, refuse, answer or lay aside comes here, and what visitors take back."
-    />
-    <EmptyNote
-      v-else-if="list.data.value.requests.length === 0"
-      title="Nothing waits for you"
-      text="Come here what a tool may do only after your yes, visitors who want a call, and questions for the team. Say in the brief under Tools that one is done “after your yes”, or add a tool of the kind Team."
-    >
-      <ElButton tag="router-link" :to="{ name: 'brief', params: { id: agentId }, query: { field: 'tools' } }"
-        >Look at the tools of the brief</ElButton
-      >
-    </EmptyNote>
-    <ul v-else class="bare-list">
-      <RequestRow
-        v-for="request in list.data.value.requests"
-        :key="request.id"
-        :request="request"
-        :agent-id="agentId"
-        @changed="list.load"
+    <WhenLoaded v-slot="{ data }" :of="list" title="The requests could not be loaded" :rows="5">
+      <EmptyNote
+        v-if="data.requests.length === 0 && which === 'over'"
+        title="Nothing was decided yet"
+        text="What you agree to, refuse, answer or lay aside comes here, and what visitors take back."
       />
-    </ul>
+      <EmptyNote
+        v-else-if="data.requests.length === 0"
+        title="Nothing waits for you"
+        text="Come here what a tool may do only after your yes, visitors who want a call, and questions for the team. Say in the brief under Tools that one is done “after your yes”, or add a tool of the kind Team."
+      >
+        <ElButton tag="router-link" :to="{ name: 'brief', params: { id: agentId }, query: { field: 'tools' } }"
+          >Look at the tools of the brief</ElButton
+        >
+      </EmptyNote>
+      <ul v-else class="bare-list">
+        <RequestRow
+          v-for="request in data.requests"
+          :key="request.id"
+          :request="request"
+          :agent-id="agentId"
+          @changed="list.load"
+        />
+      </ul>
+    </WhenLoaded>
   </div>
 </template>
 
