@@ -3,10 +3,25 @@ import type { Locator, Page } from 'playwright-core'
 /** Chooses an option of a list that opens below its field. */
 export async function choose(page: Page, field: Locator, option: string | RegExp): Promise<void> {
   const wrapper = page.locator('.el-select__wrapper').filter({ has: field })
-  const wanted = page.getByRole('option', { name: option, exact: true }).and(page.locator(':visible'))
-  await wrapper.click()
-  // On a busy machine a list that is still closing takes the click for its own and stays shut.
-  await wanted.waitFor({ timeout: 3000 }).catch(() => wrapper.click())
+  await through(wrapper, page.getByRole('option', { name: option, exact: true }).and(page.locator(':visible')))
+}
+
+const TRIES = 4
+const TRY_MS = 5000
+/**
+ * Clicks what opens at a click. On a busy machine a list that is still closing takes the click for its own and stays shut,
+ * so it is opened anew; one that never opens fails in the end.
+ */
+async function through(opener: Locator, wanted: Locator): Promise<void> {
+  for (let tries = 1; tries < TRIES; tries++) {
+    await opener.click()
+    const isDone = await wanted.click({ timeout: TRY_MS }).then(
+      () => true,
+      () => false,
+    )
+    if (isDone) return
+  }
+  await opener.click()
   await wanted.click()
 }
 
@@ -16,8 +31,7 @@ export const pick = (page: Page, choice: string | RegExp): Promise<void> =>
 
 /** Picks an act from a menu that opens at a button. */
 export async function fromMenu(page: Page, button: Locator, act: string | RegExp): Promise<void> {
-  await button.click()
-  await page.getByRole('menuitem', { name: act }).and(page.locator(':visible')).click()
+  await through(button, page.getByRole('menuitem', { name: act }).and(page.locator(':visible')))
 }
 
 /** Chooses a file in the dialog that a button opens. */

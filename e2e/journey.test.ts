@@ -323,7 +323,7 @@ describe('6. Rehearse', () => {
     await page.getByRole('textbox', { name: 'Rule 1: do' }).fill('say “It is not free of danger.”')
     await saved()
     await stage('Rehearse').click()
-    await page.locator('[data-script="Hiring a kayak"] .title').click()
+    await page.locator('[data-script="Hiring a kayak"] .title').first().click()
     await button('Run all scripts').click()
     await page
       .getByText(/1 reworded|1 broken/)
