@@ -39,12 +39,8 @@ const LATER_DAY = new Date(Date.UTC(2024, 4, 14))
 export const datesIn = remembered((text): readonly CalendarDay[] => {
   if (!/\d/.test(text)) return []
   const parser = PARSERS[languageOf(text)]
-  const seenLater = parser.parse(text, LATER_DAY)
   return parser.parse(text, ANY_DAY).flatMap((found) => {
-    // "Tomorrow at 5" is another day of the year whenever it is said.
-    const later = seenLater.find(({ index }) => index === found.index)
-    const isFixed = (['day', 'month'] as const).every((part) => later?.start.get(part) === found.start.get(part))
-    if (!/\d/.test(found.text) || !isFixed) return []
+    if (!/\d/.test(found.text) || isRelative(found)) return []
     const dayOf = (part: ParsedComponents | null | undefined): CalendarDay[] => {
       if (!part?.isCertain('day') || !part.isCertain('month')) return []
       const year = part.isCertain('year') ? { year: part.get('year')! } : {}
@@ -53,6 +49,13 @@ export const datesIn = remembered((text): readonly CalendarDay[] => {
     }
     return [...dayOf(found.start), ...dayOf(found.end)]
   })
+
+  /** "Tomorrow at 5" is another day of the year whenever it is said. */
+  function isRelative({ start, text: named }: ParsedResult): boolean {
+    if (!start.isCertain('day')) return false
+    const [later] = parser.parse(named, LATER_DAY)
+    return later?.start.get('day') !== start.get('day') || later?.start.get('month') !== start.get('month')
+  }
 })
 
 /** A day of a year. */
