@@ -47,7 +47,7 @@ export interface Memory {
   readonly held?: readonly string[]
   /** What was looked up just now, which the next line may ask on from; free times were shown, which it may choose from. */
   readonly asked?: { readonly jobId: string; readonly input: unknown; readonly hasOffered: boolean }
-  /** What was done or asked for last that can be put right or taken back, the latest at the end. */
+  /** What was changed or asked of the team last, the latest at the end: it may be put right, or taken back. */
   readonly lately?: readonly Held[]
   /** How often each tool was called, and what came of the last calls: what changes something is not done twice. */
   readonly calls?: Readonly<Record<string, number>>

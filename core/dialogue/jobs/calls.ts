@@ -133,7 +133,7 @@ async function called(tool: Tool | undefined, call: ToolCall, context: TurnConte
 
 const sameCall = (one: ToolCall, other: ToolCall): boolean => signOf(one) === signOf(other)
 
-/** A memory that knows what was called: how often, with what came of it, and whether it can be taken back. */
+/** A memory that knows what was called: how often, with what came of it, and what was changed last. */
 export function withUses(memory: Memory, uses: readonly ToolUse[], { tools = [] }: TurnContext): Memory {
   const real = uses.filter(({ result }) => !result.waitsFor)
   if (real.length === 0) return memory
@@ -145,11 +145,11 @@ export function withUses(memory: Memory, uses: readonly ToolUse[], { tools = [] 
     memory,
     real.map(({ call }) => call),
   )
-  const reversible = real.flatMap(({ call, result }) => {
-    const tool = result.isFailed ? undefined : tools.find(({ name, takeBack }) => name === call.name && takeBack)
+  const changes = real.flatMap(({ call, result }) => {
+    const tool = result.isFailed ? undefined : tools.find((each) => each.name === call.name && each.changes)
     return tool ? [heldOf(jobOfTool(call.name), tool.title ?? tool.name, {}, inputOf(call))] : []
   })
-  return withLately({ ...counted, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }, reversible)
+  return withLately({ ...counted, done: [...(memory.done ?? []), ...done].slice(-MOST_DONE) }, changes)
 }
 
 /** A memory in which a call was not done. */

@@ -21,7 +21,7 @@ export const withHeld = (state: TurnState, held: Held): TurnState => ({
   memory: withLately({ ...state.memory, held: [...(state.memory.held ?? []), signOf(held)] }, [held]),
 })
 
-/** A memory that knows what can be put right or taken back. */
+/** A memory that knows what was changed or asked for last. */
 export const withLately = (memory: Memory, more: readonly Held[]): Memory =>
   more.length === 0 ? memory : { ...memory, lately: [...(memory.lately ?? []), ...more].slice(-MOST_LATELY) }
 const MOST_LATELY = 5

@@ -142,6 +142,19 @@ describe('what a tool did and can take back', () => {
     expect((await talk.say('forget the call, please')).reply).not.toMatch(/taken that back|seen to/)
   })
 
+  it('is no older thing than what was done just now, unless it is named', async () => {
+    const { calls, ring, use } = ringing()
+    const { takeBack: _none, ...fixed } = ring
+    const { tools } = refundOffice()
+    const withdrawn: object[] = []
+    const withdraw = (held: object) => Promise.resolve(withdrawn.push(held) > 0)
+    const talk = await desk([fixed, ...tools], { withdraw }, { tools: [use, REFUND] })
+    await asked([...REFUND_LINES, ...RING, 'never mind'], talk)
+    expect([calls.length, withdrawn.length]).toEqual([1, 0])
+    await talk.say('please forget the refund')
+    expect(withdrawn).toHaveLength(1)
+  })
+
   it('is told of where nothing can put it right', async () => {
     const { calls, ring, use } = ringing()
     const { takeBack: _none, ...fixed } = ring

@@ -3,11 +3,11 @@ import { phrasesFor, wordsOf } from '../../languages'
 import { find, tokensOf, without } from '../../reading'
 import type { Memory } from '../memory'
 import type { Held, StepResult, TurnContext, TurnState } from '../turn'
-import { callOf, withoutCall } from './calls'
+import { withoutCall } from './calls'
 import { advance, settled } from './carryOut'
 import { correction } from './fromLine'
 import { isHeldAlready, withoutLately } from './held'
-import { hasOccasion, INFORMATION, jobOfTool, nearOf, type Job } from './job'
+import { hasOccasion, INFORMATION, nearOf, type Job } from './job'
 import { knownFor, textsOf } from './known'
 
 interface Done {
@@ -35,13 +35,19 @@ export async function putRight(
   if (/\?\s*$/.test(state.said) || INFORMATION.has(asked!.kind)) return undefined
   // Thanks in between change nothing.
   const isJustNow = context.conversation.findLast(({ outcome }) => outcome !== 'chatted')?.outcome === 'acted'
-  const last = lately.at(-1)
+  const last = isJustNow ? lately.at(-1) : undefined
+  const reversible = lately.filter((each) => canTakeBack(each, state.memory))
+  // Whatever is older than what was done just now is meant by nobody who does not name it.
+  const lastReversible = last && reversible.includes(last) ? last : undefined
   return (
-    (isJustNow && last ? await correct(last, state, context) : undefined) ??
-    (last ? await withdrawFrom(lately, isJustNow, jobs, state, context) : undefined) ??
-    (isJustNow ? changeDone(jobs, state, context) : undefined)
+    (lastReversible ? await correct(lastReversible, state, context) : undefined) ??
+    (await withdrawFrom(reversible, lastReversible, jobs, state, context)) ??
+    (last && !lastReversible ? changeDone(last, jobs, state, context) : undefined)
   )
 }
+
+const canTakeBack = ({ held, job }: Done, memory: Memory): boolean =>
+  isHeldAlready(held, memory) || job.tools[0]?.tool.takeBack !== undefined
 
 /** What a line that corrects means of what a job was done with. */
 function correctedIn(
@@ -66,16 +72,13 @@ function correctedIn(
  * that, such as one that moves appointments; where there is none, the visitor is told.
  */
 function changeDone(
+  { held, job }: Done,
   jobs: readonly Job[],
   state: TurnState,
   context: TurnContext,
 ): Promise<StepResult> | StepResult | undefined {
-  const last = state.memory.done?.at(-1)
-  const done = last && callOf(last.call)
-  const job = done && jobs.find(({ id }) => id === jobOfTool(done.name))
-  const tool = job?.tools[0]?.tool
-  if (!done || !job || !tool?.changes) return undefined
-  const corrected = correctedIn(job, textsOf(done.input), state, context)
+  const tool = job.tools[0]?.tool
+  const corrected = tool && correctedIn(job, textsOf(held.input ?? held.filled), state, context)
   if (!corrected) return undefined
   const taken = { [corrected.name]: corrected.value }
   for (const other of jobs) {
@@ -115,8 +118,8 @@ async function correct({ held, job }: Done, state: TurnState, context: TurnConte
 
 /** "Forget the call": the one that the line names, or what was asked for just now where it names nothing. */
 async function withdrawFrom(
-  lately: readonly Done[],
-  isJustNow: boolean,
+  reversible: readonly Done[],
+  last: Done | undefined,
   jobs: readonly Job[],
   state: TurnState,
   context: TurnContext,
@@ -124,15 +127,15 @@ async function withdrawFrom(
   const line = state.said
   const words = wordsOf(state.reading.language)
   const tokens = tokensOf(line)
-  if (!find(words.takesBack, tokens)) return undefined
+  if (reversible.length === 0 || !find(words.takesBack, tokens)) return undefined
   const rest = without([words.takesBack, words.corrects, words.shades, words.aside], tokens)
   const about = rest.map(({ text }) => text).join(' ')
   const namesNothing = senseOf(about, [], state.reading.language).words.every(({ weight }) => weight <= LIGHT)
   const near = (job: Job) => nearOf(about, job)
-  const nearest = [...lately].reverse().sort((a, b) => near(b.job) - near(a.job))[0]!
-  const others = jobs.filter((job) => hasOccasion(job) && !lately.some((each) => each.job.id === job.id))
+  const nearest = [...reversible].reverse().sort((a, b) => near(b.job) - near(a.job))[0]!
+  const others = jobs.filter((job) => hasOccasion(job) && !reversible.some((each) => each.job.id === job.id))
   const isNamed = near(nearest.job) >= NEAR && others.every((job) => near(job) <= near(nearest.job))
-  const meant = isNamed ? nearest : namesNothing && isJustNow ? lately.at(-1)! : undefined
+  const meant = isNamed ? nearest : namesNothing ? last : undefined
   if (!meant) return undefined
   const memory = await takenBack(meant, state.memory, context)
   if (!memory) return tooLate(meant.held, state, context)
