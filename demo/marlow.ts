@@ -102,7 +102,6 @@ export const marlow: SampleAgent = {
         when: 'someone wants to move an appointment at the group desk',
         like: ['Can we move my appointment to another time?', 'I want to change my appointment at the group desk'],
         tells: 'Your appointment {{number}} is now on {{day}} at {{time}}.',
-        whenFails: 'That could not be moved just now. The ticket desk on 01632 960 144 can do it.',
       },
       {
         id: 'cancel_time',
@@ -152,10 +151,10 @@ export const marlow: SampleAgent = {
       },
       {
         id: 'remind_me',
+        approval: 'visitor',
         when: 'someone wants to be reminded of something',
         like: ['Remind me about my crossing next Wednesday', 'Can you send me a reminder?'],
         tells: 'On {{day}} at {{time}} you get a mail about {{what}}.',
-        whenFails: 'I could not put that down just now.',
       },
       {
         id: 'call_back',
@@ -227,7 +226,7 @@ export const marlow: SampleAgent = {
       greeting: 'Hello, I’m Marlow at the ticket desk. What would you like to know about your crossing?',
       suggestions: ['Can I bring my dog?', 'How much is a return to Sula Holm?', 'How do I change a booking?'],
     },
-    budget: 10_000,
+    budget: 12_000,
     grounding: {
       libraryOnly: true,
       cite: true,

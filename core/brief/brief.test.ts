@@ -80,6 +80,14 @@ describe('the compiled prompt', () => {
     expect(prompt.text).toContain(brief.grounding.whenUnknown)
   })
 
+  it('shows a model which parts of a tool’s result are told, and fills its own variables alone', () => {
+    const tools = [{ id: 'book', tells: 'Your number is {{number}}.' }]
+    const variables = [{ name: 'number', fallback: 'seven' }]
+    const { text } = compile(briefFrom({ tools, variables, freeform: 'We are open {{number}} days.' }))
+    expect(text).toContain('“Your number is [number].”')
+    expect(text).toContain('We are open seven days.')
+  })
+
   it('speaks to a model in sentences: no dial is a figure, and no rule needs reading', () => {
     const text = compile(
       briefFrom({

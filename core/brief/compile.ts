@@ -176,7 +176,11 @@ const SECTION_WRITERS: readonly (readonly [Section, (brief: Brief) => Written[]]
               ],
               ...samples(`tools.${at}.like`, 'as in', tool.like),
               ...samples(`tools.${at}.unlike`, 'but not in', tool.unlike),
-              ...stated(`tools.${at}.tells`, tool.tells, (text) => `  Tell what came of it like this: “${text}”`),
+              ...stated(
+                `tools.${at}.tells`,
+                tool.tells,
+                (text) => `  Tell what came of it like this: “${withPlaces(text)}”`,
+              ),
               ...stated(`tools.${at}.whenFails`, tool.whenFails, (text) => `  If it fails, say: “${text}”`),
             ],
       ),
@@ -375,3 +379,6 @@ export function sectionSizes({
     tokens: Math.ceil(characters / CHARACTERS_PER_TOKEN),
   }))
 }
+
+/** Places of a tool's result are no variables of the brief: a model sees what stands there, "[number]". */
+const withPlaces = (text: string): string => text.replace(/\{\{\s*([\w.]+)\s*\}\}/g, '[$1]')

@@ -11,6 +11,7 @@ import {
   type Reading,
 } from '../reading'
 import { sentences } from '../text'
+import { wasJustDone } from './memory'
 import { withQuestion, type Exchange, type Step, type StepResult, type TurnContext, type TurnState } from './turn'
 
 /** A line longer than this stands alone. */
@@ -30,7 +31,7 @@ export const resolveFollowUp: Step = (state, context) => {
   // While a duty asks, a line answers it.
   const isAsked = state.memory.duty !== undefined && !state.memory.duty.isPaused
   // After something was done, "it" is what was done, and no question from before.
-  if (conversation.at(-1)?.outcome === 'acted') return { state }
+  if (wasJustDone(conversation)) return { state }
   const { act, language } = state.reading
   const wasClarifying = before?.outcome === 'clarified'
   if (!before || isAsked || (act !== 'question' && !(act === 'acknowledged' && wasClarifying))) {

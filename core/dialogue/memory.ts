@@ -75,6 +75,10 @@ export function withoutDuty({ duty: _done, ...memory }: Memory): Memory {
   return memory
 }
 
+/** Whether the agent did something just now; thanks in between change nothing. */
+export const wasJustDone = (conversation: readonly Exchange[]): boolean =>
+  conversation.findLast(({ outcome }) => outcome !== 'chatted')?.outcome === 'acted'
+
 /** What was known after the last exchange. */
 export const memoryOf = (conversation: readonly Exchange[]): Memory => conversation.at(-1)?.memory ?? NOTHING_KNOWN
 

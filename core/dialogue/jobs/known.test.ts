@@ -86,6 +86,15 @@ describe('what was just done', () => {
   )
 })
 
+it('is what was just done, thanks in between or not', async () => {
+  const { talk } = await open()
+  const turn = await asked([...BOOK, 'thank you', 'No, make that 11:00'], talk)
+  expect(turn.memory.duty).toMatchObject({ dutyId: 'tool:move_time' })
+  const other = await open()
+  const moved = await asked([...BOOK, 'thank you', 'Could you cancel that please?'], other.talk)
+  expect(moved.memory.duty).toMatchObject({ dutyId: 'tool:cancel_time', filled: { number: 'A-7' } })
+})
+
 describe('what is known of a visitor', () => {
   it('is not asked for again: the number of what was booked, and where they are reached', async () => {
     const { calls, talk } = await open()

@@ -2,6 +2,7 @@ import { overlap, senseOf } from '../../calling'
 import { wordsOf } from '../../languages'
 import { tokensOf, without, wordsIn } from '../../reading'
 import { contentStems, daysIn, monthsIn } from '../../text'
+import { wasJustDone } from '../memory'
 import type { TurnContext, TurnState } from '../turn'
 import { callOf } from './calls'
 import type { Job } from './job'
@@ -19,7 +20,7 @@ export function pointedAt(jobs: readonly Job[], state: TurnState, context: TurnC
   const words = wordsOf(state.reading.language)
   const tokens = tokensOf(state.said)
   const last = state.memory.done?.at(-1)
-  if (conversation.at(-1)?.outcome !== 'acted' || !last) return undefined
+  if (!wasJustDone(conversation) || !last) return undefined
   if (!tokens.some(({ text }) => wordsIn(words.pointing).has(text))) return undefined
   const { name, service } = tools.find((tool) => tool.name === callOf(last.call).name) ?? {}
   const siblings = jobs.filter(({ isTool, tools: [used] }) => isTool && used?.tool.service === service)

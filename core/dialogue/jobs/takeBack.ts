@@ -1,7 +1,7 @@
 import { senseOf } from '../../calling'
 import { phrasesFor, wordsOf } from '../../languages'
 import { find, tokensOf, without } from '../../reading'
-import type { Memory } from '../memory'
+import { wasJustDone, type Memory } from '../memory'
 import type { Held, StepResult, TurnContext, TurnState } from '../turn'
 import { withoutCall } from './calls'
 import { advance, settled } from './carryOut'
@@ -33,9 +33,7 @@ export async function putRight(
   })
   const [asked] = state.reading.questions
   if (/\?\s*$/.test(state.said) || INFORMATION.has(asked!.kind)) return undefined
-  // Thanks in between change nothing.
-  const isJustNow = context.conversation.findLast(({ outcome }) => outcome !== 'chatted')?.outcome === 'acted'
-  const last = isJustNow ? lately.at(-1) : undefined
+  const last = wasJustDone(context.conversation) ? lately.at(-1) : undefined
   const reversible = lately.filter((each) => canTakeBack(each, state.memory))
   // Whatever is older than what was done just now is meant by nobody who does not name it.
   const lastReversible = last && reversible.includes(last) ? last : undefined
