@@ -4,13 +4,15 @@
  */
 import { readFileSync } from 'node:fs'
 import type { Agent, Source } from '@parrot/contract'
+import { portsFrom } from '../scripts/ports.mjs'
 import { groupDesk, reminders, ticketDesk } from './groupDesk'
 import { sampleAgents, type SampleAgent } from './scenario'
 
-const server = process.env.PARROT_URL ?? 'http://127.0.0.1:4100'
-const website = process.env.PARROT_SITE ?? 'http://127.0.0.1:4101'
-const calendar = process.env.PARROT_CALENDAR ?? 'http://127.0.0.1:4107/calendars/group-desk/'
-const office = process.env.PARROT_OFFICE ?? 'http://127.0.0.1:4106'
+const ports = portsFrom()
+const server = `http://127.0.0.1:${ports.server}`
+const website = `http://127.0.0.1:${ports.site}`
+const calendar = `http://127.0.0.1:${ports.calendar}/calendars/group-desk/`
+const office = `http://127.0.0.1:${ports.office}`
 const filesFolder = new URL(process.env.PARROT_DEMO_FILES ?? './files/', import.meta.url)
 
 const say = (message: string) => process.stdout.write(`${message}\n`)
@@ -108,7 +110,7 @@ if (!hasMembers && agents.length === 0) {
   await call('POST', '/api/tools', { kind: 'openapi', name: 'Harbour office', url: `${office}/openapi.json` })
   await call('PUT', '/api/settings/mail', {
     host: '127.0.0.1',
-    port: Number(process.env.PARROT_SMTP ?? 4125),
+    port: ports.smtp,
     security: 'none',
     from: 'The group desk <desk@brindle-sound.example>',
   })

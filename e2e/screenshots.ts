@@ -2,15 +2,16 @@
 import { mkdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Page } from 'playwright-core'
-import setup from '../server/testing/blankImage'
+import prepare from '../server/testing/blankImage'
 import { choose } from './acts'
-import { openWorld } from './world'
+import { seed } from './setup'
+import { worldOf } from './world'
 
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
 mkdirSync(folder, { recursive: true })
-await setup()
+await prepare()
 // Visitors of the sample are soon done, so that they can be asked what they wanted.
-const world = await openWorld({ PARROT_QUIET_MINUTES: '1' })
+const world = await worldOf(await seed(), { PARROT_QUIET_MINUTES: '1' })
 const { agents } = (await (await fetch(`${world.url}/api/agents`)).json()) as { agents: { id: string; name: string }[] }
 const marlow = `/agents/${agents.find((agent) => agent.name === 'Marlow')!.id}`
 const page = await world.open('/')

@@ -1,13 +1,10 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
-import { chromium, type Browser, type Page } from 'playwright-core'
-import { blankImage } from '../server/testing/blankImage'
-import { freePort } from '../server/testing/ports'
-
-const root = fileURLToPath(new URL('..', import.meta.url))
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core'
+import { inject } from 'vitest'
+import { gone, Product } from './product'
+import type { Seeded } from './setup'
 
 /** The whole product as `npm start` runs it, on ports and a data folder of its own, and a browser. */
 export interface World {
@@ -43,63 +40,36 @@ export const launchBrowser = (): Promise<Browser> =>
     ],
   })
 
-const START_LIMIT_MS = 120_000
+/** One browser for all files of a worker; it ends with it. */
+let shared: Promise<Browser> | undefined
 
-export async function openWorld(env: Readonly<Record<string, string>> = {}): Promise<World> {
+/** The product of this worker, on a copy of what was seeded for it. */
+export const openWorld = (env: Readonly<Record<string, string>> = {}): Promise<World> => {
+  const all = inject('seeded')
+  return worldOf(all[(Number(process.env.VITEST_POOL_ID) - 1) % all.length]!, env)
+}
+
+/** The product with its stand-ins on a copy of a seeded folder, and a browser. */
+export async function worldOf(seeded: Seeded, env: Readonly<Record<string, string>> = {}): Promise<World> {
   const dataFolder = mkdtempSync(join(tmpdir(), 'parrot-e2e-'))
-  // A database that is ready: making one takes many seconds and is not what is tested here.
-  if (existsSync(blankImage())) cpSync(blankImage(), join(dataFolder, 'database'), { recursive: true })
-  const [port = 0, sitePort, modelPort, transcriberPort, smtpPort = 0, mailboxPort, officePort, calendarPort] =
-    await Promise.all(Array.from({ length: 8 }, freePort))
-  const url = `http://127.0.0.1:${port}`
-  const browser = await launchBrowser()
-  let child: ChildProcess | undefined
-
-  const start = async () => {
-    let said = ''
-    child = spawn(process.execPath, [join(root, 'scripts/start.mjs')], {
-      env: {
-        ...process.env,
-        PORT: String(port),
-        PARROT_DATA: dataFolder,
-        // A kill loses nothing of what the system was given; waiting for the disk is measured elsewhere.
-        PARROT_DURABLE: 'off',
-        PARROT_SITE_PORT: String(sitePort),
-        PARROT_MODEL_PORT: String(modelPort),
-        PARROT_TRANSCRIBER_PORT: String(transcriberPort),
-        PARROT_SMTP_PORT: String(smtpPort),
-        PARROT_MAILBOX_PORT: String(mailboxPort),
-        PARROT_OFFICE_PORT: String(officePort),
-        PARROT_CALENDAR_PORT: String(calendarPort),
-        ...env,
-      },
-    })
-    const hear = (part: Buffer) => (said += part.toString())
-    child.stdout!.on('data', hear)
-    child.stderr!.on('data', hear)
-    const until = Date.now() + START_LIMIT_MS
-    while (!said.includes('Mild Parrot is ready')) {
-      if (Date.now() > until || child.exitCode !== null) throw new Error(`The product did not start:\n${said}`)
-      await new Promise((resolve) => setTimeout(resolve, 100))
-    }
-  }
-
-  const gone = async () => {
-    while (child && child.exitCode === null && child.signalCode === null)
-      await new Promise((resolve) => setTimeout(resolve, 50))
-  }
-
-  await start()
+  cpSync(seeded.folder, dataFolder, { recursive: true })
+  const product = new Product(seeded.base, dataFolder, env)
+  const { ports } = product
+  const url = `http://127.0.0.1:${ports.server}`
+  shared ??= launchBrowser()
+  const [browser, standIns, first] = await Promise.all([shared, product.standIn(), product.serve()])
+  let server = first
+  const contexts: BrowserContext[] = []
   return {
     mails: async () =>
       (
-        (await (await fetch(`http://127.0.0.1:${mailboxPort}/mails`)).json()) as {
+        (await (await fetch(`http://127.0.0.1:${ports.mailbox}/mails`)).json()) as {
           mails: Awaited<ReturnType<World['mails']>>
         }
       ).mails,
     url,
-    site: `http://127.0.0.1:${sitePort}`,
-    model: `http://127.0.0.1:${modelPort}/v1`,
+    site: `http://127.0.0.1:${ports.site}`,
+    model: `http://127.0.0.1:${ports.model}/v1`,
     dataFolder,
     browser,
     agent: async (name) => {
@@ -107,22 +77,29 @@ export async function openWorld(env: Readonly<Record<string, string>> = {}): Pro
       return `/agents/${agents.find((agent) => agent.name === name)!.id}`
     },
     open: async (path) => {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
+      const context = await browser.newContext(AS_SEEN)
+      contexts.push(context)
       const page = await context.newPage()
       page.setDefaultTimeout(30_000)
       await page.goto(`${url}${path}`)
       return page
     },
     kill: async () => {
-      process.kill(Number(readFileSync(join(dataFolder, 'server.pid'), 'utf8')), 'SIGKILL')
-      await gone()
+      server.kill('SIGKILL')
+      await gone(server)
     },
-    start,
+    start: async () => {
+      server = await product.serve()
+    },
     end: async () => {
-      await browser.close()
-      child?.kill('SIGTERM')
-      await gone()
+      await Promise.all(contexts.map((context) => context.close()))
+      server.kill('SIGTERM')
+      standIns.kill('SIGTERM')
+      await Promise.all([gone(server), gone(standIns)])
       rmSync(dataFolder, { recursive: true, force: true })
     },
   }
 }
+
+/** What moves only takes time from tests, and what is still moving takes no click. */
+const AS_SEEN = { viewport: { width: 1280, height: 800 }, locale: 'en-GB', reducedMotion: 'reduce' } as const

@@ -4,10 +4,10 @@ import { existsSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { build } from './build.mjs'
 import { newest, root } from './bundle.mjs'
+import { portsFrom } from './ports.mjs'
 
-const port = process.env.PORT ?? process.env.PARROT_PORT ?? '4100'
-const address = `http://127.0.0.1:${port}`
-const sitePort = process.env.PARROT_SITE_PORT ?? '4101'
+const ports = portsFrom()
+const address = `http://127.0.0.1:${ports.server}`
 const stamp = join(root, 'dist/built')
 
 const SOURCES = ['core', 'contract', 'server', 'web', 'widget', 'stand-ins', 'demo', 'scripts', 'package-lock.json']
@@ -17,7 +17,7 @@ const children = []
 function run(file, env = {}) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'dist', file)], {
     stdio: ['ignore', 'inherit', 'inherit'],
-    env: { PARROT_LOG: 'warn', ...process.env, PARROT_PORT: port, PORT: port, ...env },
+    env: { PARROT_LOG: 'warn', ...process.env, ...env },
   })
   children.push(child)
   return child
@@ -52,18 +52,11 @@ if (!existsSync(stamp) || statSync(stamp).mtimeMs < Math.max(...SOURCES.map((nam
 process.on('SIGINT', () => stop(0))
 process.on('SIGTERM', () => stop(0))
 const standIns = run('standIns.js')
-const modelPort = process.env.PARROT_MODEL_PORT ?? '4102'
-const server = run('main.js', { PARROT_SIMULATED_MODELS: `http://127.0.0.1:${modelPort}/v1` })
+const server = run('main.js', { PORT: String(ports.server), PARROT_SIMULATED_MODELS: `http://127.0.0.1:${ports.model}/v1` })
 server.once('exit', (code) => stop(code ?? 1))
 standIns.once('exit', (code) => code && console.log('The stand-ins stopped. Is another copy running?'))
 if (await untilHealthy(server)) {
-  const seeding = run('seed.js', {
-    PARROT_URL: address,
-    PARROT_SITE: `http://127.0.0.1:${sitePort}`,
-    PARROT_CALENDAR: `http://127.0.0.1:${process.env.PARROT_CALENDAR_PORT ?? '4107'}/calendars/group-desk/`,
-    PARROT_SMTP: process.env.PARROT_SMTP_PORT ?? '4125',
-    PARROT_OFFICE: `http://127.0.0.1:${process.env.PARROT_OFFICE_PORT ?? '4106'}`,
-  })
+  const seeding = run('seed.js')
   if ((await ended(seeding)) !== 0)
     console.log('The sample agents could not be loaded; the application works without them.')
   console.log(`\n  Mild Parrot is ready:  ${address}\n  Stop it with Ctrl+C.\n`)

@@ -21,7 +21,7 @@ export const useGivenAnswer: Step = async (state, { brief, library }) => {
   const [only] = reading.questions
   const isOne = reading.act === 'question' && reading.questions.length === 1 && state.memory.duty === undefined
   const howLike = (question: string): number =>
-    plain(question) === plain(state.question) || plain(question) === plain(state.said)
+    plain(question) === plain(state.question) || plain(question) === plain(state.line)
       ? 1
       : isOne
         ? sameness(only!, question)

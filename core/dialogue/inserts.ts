@@ -111,11 +111,11 @@ export const showToolInserts: Step = (state, context) => {
 }
 
 /** What a line calls for, what it names before what it only comes near. */
-const calledFor = ({ reading, said }: TurnState, { brief }: TurnContext): Called[] =>
+const calledFor = ({ reading, line }: TurnState, { brief }: TurnContext): Called[] =>
   brief.inserts
     .flatMap((entry, at): Called[] => {
       if (!entry.enabled || [entry.when, ...entry.like].every((text) => text.trim() === '')) return []
-      const { isCalled, ...call } = judgeInsert(entry, said, reading, brief.identity.language)
+      const { isCalled, ...call } = judgeInsert(entry, line, reading, brief.identity.language)
       return isCalled ? [{ entry, at, ...call }] : []
     })
     .sort((a, b) => Number(b.isNamed) - Number(a.isNamed) || b.confidence - a.confidence)
@@ -135,7 +135,7 @@ async function firstMade(
   const subjectOf = (line: string) => aboutIn(line, context.brief.identity.language)
   // "As a chart?" is about what was asked before.
   const before = context.conversation.at(-1)?.question ?? ''
-  const about = subjectOf(state.said).trim() || subjectOf(before)
+  const about = subjectOf(state.line).trim() || subjectOf(before)
   for (const each of called) {
     const made = await makeEntry(each.entry, about, context)
     if (made) return { called: each, made }

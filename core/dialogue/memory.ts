@@ -87,7 +87,7 @@ export const rememberVisitor: Step = (state, { brief, conversation }) => {
   // What was looked up is what the next line may ask on from, and no later one.
   const { asked: _past, ...before } = memoryOf(conversation)
   if (!brief.memory.rememberVisitor) return { state: { ...state, memory: { ...before, facts: [] } } }
-  const told = factsIn(state.said, spokenTag(brief.identity.language))
+  const told = factsIn(state.line, spokenTag(brief.identity.language))
   if (told.length === 0) return { state: { ...state, memory: before } }
   // A key is told anew, except what adds up: companions and preferences.
   const kept = before.facts.filter(
@@ -98,8 +98,8 @@ export const rememberVisitor: Step = (state, { brief, conversation }) => {
   const isOnlyTold =
     reading.act === 'question' &&
     reading.questions.every(({ kind, isYesNo }) => kind === 'open' && !isYesNo) &&
-    !/\?/.test(state.said) &&
-    tokensOf(state.said).length <= MOST_TOLD &&
+    !/\?/.test(state.line) &&
+    tokensOf(state.line).length <= MOST_TOLD &&
     conversation.at(-1)?.outcome !== 'clarified'
   return {
     state: {

@@ -81,10 +81,12 @@ export const maskedWithin = <Value>(value: Value, masks: readonly Mask[]): Value
 
 /** What the visitor said up to this line, and what they told of themselves. */
 export const saidIn = (state: TurnState, { conversation }: TurnContext): string[] => [
-  state.said,
-  state.question,
-  ...conversation.map((each) => each.said),
-  ...state.memory.facts.map((fact) => fact.value),
+  ...new Set([
+    state.said,
+    state.question,
+    ...conversation.map((each) => each.said),
+    ...state.memory.facts.map((fact) => fact.value),
+  ]),
 ]
 
 /** The earlier replies. */

@@ -35,7 +35,9 @@ export const writePrompt: Step = (state, context) => {
   const summary = summarise ? summaryOf(conversation, turns, state.memory.summary) : []
   const known = knownOf(state, context)
   const due = model.canRevise ? dueOf(state, context) : []
-  const base = tokens(compiled.text) + tokens(lineMessage(state.question, [], known, summary, due))
+  // A line too long to be read as one is for the model to read, whole.
+  const asked = state.line === state.said ? state.question : state.said
+  const base = tokens(compiled.text) + tokens(lineMessage(asked, [], known, summary, due))
   const { earlier, room } = roomFor(model, base, turns === 0 ? [] : conversation.slice(-turns), tokens)
   const { given, repeated, noRoom } = model.canRevise
     ? arrange(
@@ -49,7 +51,7 @@ export const writePrompt: Step = (state, context) => {
     { role: 'system', content: compiled.examples.length === 0 ? compiled.system : `${compiled.system}\n\n${EXAMPLES}` },
     ...compiled.examples.flatMap(({ question, answer }) => exchange(question, answer)),
     ...earlier.flatMap(({ said, reply }) => exchange(fenced(said), reply)),
-    { role: 'user', content: lineMessage(state.question, given, known, summary, due) },
+    { role: 'user', content: lineMessage(asked, given, known, summary, due) },
   ]
   const used = messages.reduce((sum, { content }) => sum + tokens(content), 0)
   return {

@@ -8,7 +8,7 @@ import { withQuestion, type Step } from './turn'
 export const readSaid: Step = (state, { brief, library }) => {
   const { identity } = brief
   const { language } = state.reading
-  const written = writtenOut(state.said, language)
+  const written = writtenOut(state.line, language)
   const { text, changed } = library.correct?.(written, knownStems(brief)) ?? { text: written, changed: [] }
   const reading = readLine(text, spokenTag(identity.language) ?? language, identity.name)
   const kept = reading.language === language ? reading : readLine(text, language, identity.name)
@@ -21,7 +21,7 @@ export const readSaid: Step = (state, { brief, library }) => {
       summary: `The line was read as ${ACT_WORDS[act]}${act === 'question' && kept.questions.length > 1 ? `; it asks ${kept.questions.length} things` : ''}.`,
       details: [
         ...changed.map(({ from, to }) => ({ label: 'Slip', text: `“${from}” read as “${to}”` })),
-        ...coarseWordsIn(state.said).map((word) => ({ label: 'Coarse', text: `“${word}” stands in the line` })),
+        ...coarseWordsIn(state.line).map((word) => ({ label: 'Coarse', text: `“${word}” stands in the line` })),
         ...signals.map((signal) => ({ label: 'Noted', text: SIGNAL_WORDS[signal] })),
         ...(act === 'question'
           ? kept.questions.map((question) => ({ label: 'Asks for', text: KIND_WORDS[question.kind] }))

@@ -1,6 +1,6 @@
 import { inItsLanguage } from '../brief'
 import { spokenTag } from '../text'
-import { readLine } from '../reading'
+import { readLine, readPart } from '../reading'
 import { insertTools } from './inserts'
 import { memoryOf } from './memory'
 import { STEPS } from './steps'
@@ -35,10 +35,12 @@ export async function takeTurn(line: string, given: TurnContext): Promise<TurnSt
 
 /** A turn of which nothing is known but what was said. */
 export function begun(said: string, { brief: { identity }, conversation }: TurnContext): TurnState {
+  const line = readPart(said)
   return {
     said,
-    question: said,
-    reading: readLine(said, spokenTag(identity.language), identity.name),
+    line,
+    question: line,
+    reading: readLine(line, spokenTag(identity.language), identity.name),
     called: [],
     calledIfUnknown: [],
     found: [],

@@ -183,6 +183,8 @@ export interface TurnContext {
 /** A turn on its way: each step gives the next state and never changes the one it got. */
 export interface TurnState {
   readonly said: string
+  /** What is read of it: all, or how a very long one begins and ends. */
+  readonly line: string
   /** The line as it is understood: slips put right, follow-ups resolved, parts that are declined left out. */
   readonly question: string
   /** That line, read once. */

@@ -84,13 +84,13 @@ export function holderFor(grounds: Grounds): Holder {
   const visitorText = grounds.said.join('\n')
   const repliedText = (grounds.replied ?? []).join('\n')
   const saidText = `${visitorText}\n${repliedText}`
+  const visitor = { figures: figuresOf(visitorText), replied: figuresOf(repliedText) }
   const said = {
     words: wordsIn(saidText, language),
-    figures: figuresOf(saidText),
+    figures: together([visitor.figures, visitor.replied]),
     days: daysIn(saidText),
     months: monthsIn(saidText),
   }
-  const visitor = { figures: figuresOf(visitorText), replied: figuresOf(repliedText) }
   /** The figures of the conversation that a claim may state: a price that only the visitor named is no fact. */
   const figuresFor = (claim: Claim): Figures =>
     speaksOfVisitor(claim, language) ? said.figures : together([visitor.replied, countsOf(visitor.figures)])

@@ -50,20 +50,25 @@ function compile(list: string): ReadonlyMap<string, readonly Compiled[]> {
 
 /**
  * The first place where a phrase of a list stands among tokens; the longest one there. `opening` is where the sentence
- * begins once courtesies are left out: phrases marked `^` are found only there.
+ * begins once courtesies are left out: phrases marked `^` are found only there. Linear in the number of tokens.
  */
 export function find(list: string, tokens: readonly Token[], opening = 0): Match | undefined {
-  const phrases = compile(list)
   for (let from = 0; from < tokens.length; from++) {
-    let best: Match | undefined
-    for (const { phrase, parts, isOpening } of phrases.get(tokens[from]!.text) ?? []) {
-      if (isOpening && from !== opening) continue
-      const to = endOf(parts, tokens, from)
-      if (to !== undefined && (!best || to > best.to)) best = { phrase, from, to }
-    }
-    if (best) return best
+    const match = matchAt(list, tokens, from, from === opening)
+    if (match) return match
   }
   return undefined
+}
+
+/** The longest phrase of a list that begins at a token, if one does; those marked `^` only where the sentence opens. */
+export function matchAt(list: string, tokens: readonly Token[], from: number, isAtOpening = true): Match | undefined {
+  let best: Match | undefined
+  for (const { phrase, parts, isOpening } of compile(list).get(tokens[from]?.text ?? '') ?? []) {
+    if (isOpening && !isAtOpening) continue
+    const to = endOf(parts, tokens, from)
+    if (to !== undefined && (!best || to > best.to)) best = { phrase, from, to }
+  }
+  return best
 }
 
 /** Where a phrase that begins at a token ends; undefined when it does not stand there. */
@@ -86,15 +91,18 @@ function endOf(parts: readonly string[], tokens: readonly Token[], from: number)
 /** Whether a phrase of a list stands among tokens. */
 export const holds = (list: string, tokens: readonly Token[]): boolean => find(list, tokens) !== undefined
 
-/** The tokens that are left when all phrases of the lists are taken out. */
-export function without(lists: readonly string[], tokens: readonly Token[]): Token[] {
-  let left = [...tokens]
-  for (const list of lists) {
-    for (let match = find(list, left); match; match = find(list, left))
-      left = [...left.slice(0, match.from), ...left.slice(match.to)]
-  }
-  return left
-}
+/** The tokens that are left when all phrases of the lists are taken out, list after list, each from left to right. */
+export const without = (lists: readonly string[], tokens: readonly Token[]): readonly Token[] =>
+  lists.reduce<readonly Token[]>((left, list) => {
+    const kept: Token[] = []
+    for (let at = 0; at < left.length;) {
+      // What opens a sentence does so too where only courtesies stood before it.
+      const match = matchAt(list, left, at, kept.length === 0)
+      if (!match) kept.push(left[at]!)
+      at = match?.to ?? at + 1
+    }
+    return kept
+  }, tokens)
 
 const wordLists = new Map<string, ReadonlySet<string>>()
 

@@ -1,6 +1,6 @@
 import { ASKED_FOR, wordsOf, type AskedFor, type Spoken } from '../languages'
 import { contentTermsIn, isStopWord, quantitiesIn, sentences, daysIn, monthsIn, type Quantity } from '../text'
-import { find, holds, tokensOf, wordsIn, type Token } from './matcher'
+import { find, holds, matchAt, tokensOf, wordsIn, type Token } from './matcher'
 
 /** What kind of answer a question wants; `yesNo` and `open` when no wording asks for more. */
 export const ANSWER_KINDS = [...ASKED_FOR, 'yesNo', 'open'] as const
@@ -66,14 +66,10 @@ export function readQuestion(text: string, language: Spoken): Question {
 /** Where a sentence begins once greetings and the words that lead on are left out. */
 function openingOf(tokens: readonly Token[], language: Spoken): number {
   const { greeting, thanks, leadsOn, softens } = wordsOf(language)
+  const lists = [greeting, thanks, leadsOn, softens]
+  const pastCourtesy = (at: number) => lists.map((list) => matchAt(list, tokens, at)?.to).find((to) => to !== undefined)
   let at = 0
-  for (let isGoing = true; isGoing;) {
-    const next = [greeting, thanks, leadsOn, softens]
-      .map((list) => find(list, tokens.slice(at)))
-      .find((match) => match?.from === 0)
-    isGoing = next !== undefined && at + next.to < tokens.length
-    if (isGoing) at += next!.to
-  }
+  for (let next = pastCourtesy(at); next !== undefined && next < tokens.length; next = pastCourtesy(at)) at = next
   return at
 }
 

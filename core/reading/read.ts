@@ -1,6 +1,6 @@
 import { wordsOf, type LanguageWords, type Spoken } from '../languages'
 import { languageOf, sentences } from '../text'
-import { find, holds, tokensOf, without, wordsIn, type Token } from './matcher'
+import { find, holds, matchAt, tokensOf, without, wordsIn, type Token } from './matcher'
 import { readQuestion, type Question } from './question'
 
 /** What a line is for: a courtesy, a question about agent or visitor, a wish for a person, or a question to be answered. */
@@ -34,6 +34,17 @@ export interface Reading {
 
 /** A line with more questions than this is answered as one. */
 const MOST_QUESTIONS = 4
+
+/** Letters that are read of a line at its beginning, and at its end; further ones, such as a letter pasted in, are not. */
+const READ_AT_AN_END = 600
+
+/** What is read of a line: all of it, or of a very long one how it begins and ends, whole words each. */
+export function readPart(said: string): string {
+  if (said.length <= 2 * READ_AT_AN_END) return said
+  const begins = said.slice(0, READ_AT_AN_END).replace(/(?<=\s)\S+$/, '')
+  const ends = said.slice(-READ_AT_AN_END).replace(/^\S+(?=\s)/, '')
+  return `${begins.trimEnd()}\n${ends.trimStart()}`
+}
 
 /**
  * Reads a line. `own` is the language of the brief, which a line too short to tell is taken to be in; `name` the
@@ -150,7 +161,7 @@ const asks = (piece: string, words: LanguageWords): boolean => {
 function beginsAsking(tokens: readonly Token[], words: LanguageWords): boolean {
   const first = tokens[0]?.text ?? ''
   if (wordsIn(words.auxiliaries).has(first)) return true
-  return Object.values(words.asks).some((list) => find(list, tokens)?.from === 0)
+  return Object.values(words.asks).some((list) => matchAt(list, tokens, 0))
 }
 
 /** A piece needs this many words to stand as a question. */
@@ -160,12 +171,23 @@ const FEWEST_WORDS = 3
 function cutAtJoints(sentence: string, words: LanguageWords): string[] {
   const tokens = tokensOf(sentence)
   const joints = wordsIn(words.joins)
+  const pieces: string[] = []
+  let from = 0
   for (let at = FEWEST_WORDS; at < tokens.length - FEWEST_WORDS; at++) {
-    if (!joints.has(tokens[at]!.text)) continue
+    if (at - from < FEWEST_WORDS || !joints.has(tokens[at]!.text)) continue
     const next = joints.has(tokens[at + 1]?.text ?? '') ? at + 2 : at + 1
-    if (!asks(sentence.slice(0, tokens[at]!.start), words) || !beginsAsking(tokens.slice(next), words)) continue
-    const first = sentence.slice(0, tokens[at]!.start).replace(/[\s,;]+$/, '')
-    return [`${first}?`, ...cutAtJoints(sentence.slice(tokens[next]!.start), words)]
+    const before = tokens.slice(from, at)
+    if (!beginsAsking(before, words) && !/\?\W*$/.test(sentence.slice(tokens[at - 1]!.end, tokens[at]!.start))) continue
+    if (!beginsAsking(tokens.slice(next, next + LONGEST_OPENING), words)) continue
+    const first = sentence.slice(tokens[from]!.start, tokens[at]!.start).replace(/[\s,;]+$/, '')
+    pieces.push(`${first}?`)
+    // More than are answered one by one: the line is taken as one question anyway.
+    if (pieces.length > MOST_QUESTIONS) break
+    from = next
+    at = next + FEWEST_WORDS - 1
   }
-  return [sentence]
+  return pieces.length === 0 ? [sentence] : [...pieces, sentence.slice(tokens[from]!.start)]
 }
+
+/** More words than any phrase has that a question begins with. */
+const LONGEST_OPENING = 12

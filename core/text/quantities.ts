@@ -368,6 +368,8 @@ function boundAt(text: string, { start, end }: { start: number; end: number }): 
     for (const [bound, pattern] of AFTER) if (pattern.test(after)) return bound
   }
   const before = text.slice(Math.max(0, start - BOUND_REACH), start)
+  // Where no word stands before it, as in a row of figures, nothing can bound it.
+  if (!/\p{L}\.?(?: of)?\s*$/u.test(before) && !/:\s*$/.test(before)) return 'exact'
   for (const [bound, pattern] of BEFORE) if (pattern.test(before)) return bound
   return 'exact'
 }

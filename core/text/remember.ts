@@ -1,5 +1,5 @@
-/** Texts longer than this are not kept: they seldom come again, and would crowd out those that do. */
-const LONGEST = 2000
+/** Texts longer than this are not kept: longer than any line of a visitor, they seldom come again. */
+const LONGEST = 5200
 
 /**
  * A pure function of a text that remembers its last results: one turn looks at the same sentences again and again, and

@@ -69,13 +69,19 @@ const commandsFrom = (value = ''): Record<string, readonly string[]> =>
       }),
   )
 
+/** The variable that says where the server listens, and what it says. */
+const portIn = (env: Readonly<Record<string, string | undefined>>): [name: string, value: string] => {
+  const name = ['PARROT_BASE_PORT', 'PORT'].find((each) => env[each] !== undefined)
+  return name === undefined ? ['PORT', '4100'] : [name, env[name]!]
+}
+
 /** Reads the configuration from environment variables; every one has a default that is safe on a desktop machine. */
 export function configFrom(env: Readonly<Record<string, string | undefined>>): Config {
   const host = env.PARROT_HOST ?? '127.0.0.1'
   return {
     dataFolder: resolve(env.PARROT_DATA ?? './data'),
     host,
-    port: portFrom(env.PORT === undefined ? 'PARROT_PORT' : 'PORT', env.PORT ?? env.PARROT_PORT ?? '4100'),
+    port: portFrom(...portIn(env)),
     visitors: env.PARROT_VISITOR_PORT
       ? { host: env.PARROT_VISITOR_HOST ?? '127.0.0.1', port: portFrom('PARROT_VISITOR_PORT', env.PARROT_VISITOR_PORT) }
       : undefined,

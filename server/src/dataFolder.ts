@@ -19,11 +19,15 @@ export async function openDataFolder(
   onLost: () => void = () => undefined,
 ): Promise<DataFolder> {
   if (config.databaseUrl) return { database: config.databaseUrl, unlock: async () => undefined }
-  const unlock = await lockFolder(config.dataFolder, onLost)
+  const { fence, free: unlock } = await lockFolder(config.dataFolder, onLost)
   try {
     // What people wrote and asked is nobody else's on this machine.
     chmodSync(config.dataFolder, 0o700)
-    return { database: startEmbedded(join(config.dataFolder, 'database'), onProgress, config.isDurable), unlock }
+    const database = startEmbedded(join(config.dataFolder, 'database'), onProgress, {
+      isDurable: config.isDurable,
+      fence,
+    })
+    return { database, unlock }
   } catch (error) {
     await unlock()
     throw error

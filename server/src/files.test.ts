@@ -45,15 +45,13 @@ describe('the lock of a data folder', () => {
     const all = await Promise.allSettled(Array.from({ length: 6 }, () => lockFolder(folder, lost)))
     const [one, ...others] = all.filter((each) => each.status === 'fulfilled')
     expect(others).toEqual([])
-    await one!.value()
-    await (
-      await lockFolder(folder, lost)
-    )()
+    await one!.value.free()
+    await (await lockFolder(folder, lost)).free()
   })
 
   it('is not had while another holds it, however long that lives', async () => {
     const folder = newFolder()
-    const free = await lockFolder(folder, lost)
+    const { free } = await lockFolder(folder, lost)
     await expect(lockFolder(folder, lost)).rejects.toThrow(/in use by another server/)
     await free()
   })

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
 import { lock } from 'proper-lockfile'
+import type { Fence } from './database/dataFiles'
 
 /** A lock is renewed every second; one that was not for so long is left by a server that is no more. */
 const STALE_MS = 2000
@@ -14,22 +15,26 @@ const WAITED = { retries: 12, factor: 1, minTimeout: 250, maxTimeout: 250 }
  * Of several that find the same lock left behind, each may take it away from the one before, who is told only later. Whoever
  * wrote its mark last has it.
  */
-async function isLastToTake(folder: string): Promise<boolean> {
-  const path = join(folder, 'taken-by')
-  const mark = randomUUID()
-  writeFileSync(path, mark, { mode: 0o600 })
+async function isLastToTake({ path, mark }: Fence): Promise<boolean> {
   await setTimeout(SETTLED_MS)
   return readFileSync(path, 'utf8') === mark
 }
 /** Longer than any of them takes from finding the lock to taking it. */
 const SETTLED_MS = 500
 
+/** A folder that is held. */
+export interface HeldFolder {
+  /** Says whose it is, to threads that write there: another process that takes the folder over puts its own mark in. */
+  readonly fence: Fence
+  free(): Promise<void>
+}
+
 /**
  * Takes a data folder for this process: two servers on one folder would damage it, also two in different containers. Gives
- * the function that frees the folder; throws when another process holds it. `onLost` is called when another process took
+ * the fence and what frees the folder; throws when another process holds it. `onLost` is called when another process took
  * the folder over, as it may after this machine slept: nothing more must be written then.
  */
-export async function lockFolder(folder: string, onLost: () => void): Promise<() => Promise<void>> {
+export async function lockFolder(folder: string, onLost: () => void): Promise<HeldFolder> {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   const lockfilePath = join(folder, 'in-use')
   const wasLeft = existsSync(lockfilePath)
@@ -42,14 +47,19 @@ export async function lockFolder(folder: string, onLost: () => void): Promise<()
       retries: WAITED,
       onCompromised: () => isHeld && onLost(),
     })
-    if (wasLeft) isHeld = await isLastToTake(folder)
+    const fence = { path: join(folder, 'taken-by'), mark: randomUUID() }
+    writeFileSync(fence.path, fence.mark, { mode: 0o600 })
+    if (wasLeft) isHeld = await isLastToTake(fence)
     if (!isHeld) throw Object.assign(new Error('taken over'), { code: 'ELOCKED' })
     // For whoever wants to send it a signal; the lock does not go by it.
     const pidFile = join(folder, 'server.pid')
     writeFileSync(pidFile, String(process.pid), { mode: 0o600 })
-    return async () => {
-      rmSync(pidFile, { force: true })
-      await free()
+    return {
+      fence,
+      free: async () => {
+        rmSync(pidFile, { force: true })
+        await free()
+      },
     }
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'ELOCKED') throw error

@@ -14,12 +14,12 @@ const MARGIN = 0.08
 /** Takes a time that is named after free ones were shown, and begins what it is for. */
 export function choose(jobs: readonly Job[], state: TurnState, context: TurnContext): Promise<StepResult> | undefined {
   const { questions, language } = state.reading
-  const isFavour = holds(wordsOf(language).favour, tokensOf(state.said))
-  if (!isFavour && (questions[0]!.kind !== 'open' || /\?\s*$/.test(state.said))) return undefined
+  const isFavour = holds(wordsOf(language).favour, tokensOf(state.line))
+  if (!isFavour && (questions[0]!.kind !== 'open' || /\?\s*$/.test(state.line))) return undefined
   const job = jobs.find(
     ({ ask, tools }) => tools.some(({ tool }) => tool.offer) && ask.some(({ type }) => type === 'time'),
   )
-  const taken = job ? takenFrom(job, state.said, {}, context) : {}
+  const taken = job ? takenFrom(job, state.line, {}, context) : {}
   const isChosen = job?.ask.some(({ type, name }) => (type === 'time' || type === 'date') && name in taken)
   return job && isChosen ? beginWith(job, jobs, taken, state, context, []) : undefined
 }
@@ -56,7 +56,7 @@ export function begin(all: readonly Job[], state: TurnState, context: TurnContex
   if (reading.act !== 'question' && reading.act !== 'person') return { state }
   const [best, second] = fitting(all, state, context)
   const pointed = best || context.model.canRevise === true ? undefined : pointedAt(all, state, context)
-  if (pointed) return beginWith(pointed, all, takenFrom(pointed, state.said, {}, context), state, context, [])
+  if (pointed) return beginWith(pointed, all, takenFrom(pointed, state.line, {}, context), state, context, [])
   if (!best) return { state }
   const phrases = phrasesFor(context.brief.identity.language)
   if (second && best.near - second.near < MARGIN && !best.job.isTool && !second.job.isTool) {
@@ -71,7 +71,7 @@ export function begin(all: readonly Job[], state: TurnState, context: TurnContex
   }
   // "I do not want to be called back" is about it, and begins nothing; a sample line of that wording does.
   const declines = (line: string) => holds(wordsOf(reading.language).declines, tokensOf(line))
-  const isDeclined = declines(state.said) && !best.job.like.some(declines)
+  const isDeclined = declines(state.line) && !best.job.like.some(declines)
   if (isDeclined && !best.job.tools.some(({ tool }) => !tool.changes)) return notWanted(best.job, state, context)
   const taken = takenFrom(best.job, state.question, {}, context)
   return beginWith(best.job, all, taken, state, context, [fitDetail(best)])

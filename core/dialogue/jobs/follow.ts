@@ -35,14 +35,14 @@ export const followDuty: Step = async (state, context) => {
 }
 
 /** Whether a line answers what a job that is under way asks for, by its type: a bare "tomorrow" is no question on the weather. */
-export function answersJob({ said, memory: { duty } }: TurnState, context: TurnContext): boolean {
+export function answersJob({ line, memory: { duty } }: TurnState, context: TurnContext): boolean {
   const job = duty && !duty.isPaused ? jobsOf(context).find(({ id }) => id === duty.dutyId) : undefined
   const slot = job?.ask.find(({ name }) => name === duty!.asking)
   return (
     slot !== undefined &&
     slot.type !== 'text' &&
-    !/\?\s*$/.test(said) &&
-    slotValue(slot, said, true, context.today) !== undefined
+    !/\?\s*$/.test(line) &&
+    slotValue(slot, line, true, context.today) !== undefined
   )
 }
 
@@ -54,13 +54,13 @@ function goOn(
   context: TurnContext,
 ): StepResult | Promise<StepResult> {
   const phrases = phrasesFor(context.brief.identity.language)
-  const line = state.said
+  const { line } = state
   const tokens = tokensOf(line)
   const words = wordsOf(state.reading.language)
   const leave = (summary: string) =>
     settled({ ...state, memory: withoutDuty(state.memory) }, phrases.duty.left, 'chatted', { summary, details: [] })
   if ((find(words.leavesDuty, tokens)?.from ?? 9) <= 2) return leave(`The visitor left “${duty.name}”.`)
-  const form = formIn(duty, line, context)
+  const form = formIn(duty, state.said, context)
   if (form) {
     const filled = { ...open.filled, ...form }
     return advance(duty, { ...open, filled, isPaused: false }, state, context, '', [
@@ -103,7 +103,7 @@ function goOn(
     ])
   // A bare yes is no name and no number.
   const isNothing = duty.isTool && slot?.type === 'text' && state.reading.act === 'acknowledged'
-  const value = slot && !isNothing ? slotValue(slot, line, true, context.today) : undefined
+  const value = slot && !isNothing ? slotValue(slot, slot.type === 'text' ? state.said : line, true, context.today) : undefined
   const [asked] = state.reading.questions
   const isQuestion = slot?.mayAsk ? false : isAsking || INFORMATION.has(asked!.kind) || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.

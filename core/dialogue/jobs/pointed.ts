@@ -18,7 +18,7 @@ const NEAR = 0.5
 export function pointedAt(jobs: readonly Job[], state: TurnState, context: TurnContext): Job | undefined {
   const { tools = [], conversation } = context
   const words = wordsOf(state.reading.language)
-  const tokens = tokensOf(state.said)
+  const tokens = tokensOf(state.line)
   const last = state.memory.done?.at(-1)
   if (!wasJustDone(conversation) || !last) return undefined
   if (!tokens.some(({ text }) => wordsIn(words.pointing).has(text))) return undefined

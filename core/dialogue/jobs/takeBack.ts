@@ -32,7 +32,7 @@ export async function putRight(
     return job ? [{ held, job }] : []
   })
   const [asked] = state.reading.questions
-  if (/\?\s*$/.test(state.said) || INFORMATION.has(asked!.kind)) return undefined
+  if (/\?\s*$/.test(state.line) || INFORMATION.has(asked!.kind)) return undefined
   const last = wasJustDone(context.conversation) ? lately.at(-1) : undefined
   const reversible = lately.filter((each) => canTakeBack(each, state.memory))
   // Whatever is older than what was done just now is meant by nobody who does not name it.
@@ -54,7 +54,7 @@ function correctedIn(
   state: TurnState,
   context: TurnContext,
 ): { name: string; value: string } | undefined {
-  const line = state.said
+  const line = state.line
   const tokens = tokensOf(line)
   const correcting = find(wordsOf(state.reading.language).corrects, tokens)
   if (correcting?.from !== 0) return undefined
@@ -122,7 +122,7 @@ async function withdrawFrom(
   state: TurnState,
   context: TurnContext,
 ): Promise<StepResult | undefined> {
-  const line = state.said
+  const line = state.line
   const words = wordsOf(state.reading.language)
   const tokens = tokensOf(line)
   if (reversible.length === 0 || !find(words.takesBack, tokens)) return undefined

@@ -53,9 +53,18 @@ const LIMITS = { query_timeout: 60_000, connectionTimeoutMillis: 60_000 }
 
 function openServer(url: string): Connection {
   const pool = new pg.Pool({ connectionString: url, max: 10, ...LIMITS })
-  // A connection that breaks while nothing is asked over it, as when PostgreSQL is restarted, is replaced by the next query.
-  pool.on('error', () => undefined)
+  surviving(pool)
   return { db: drizzle(pool, { schema }), kind: 'postgresql', close: () => pool.end() }
+}
+
+/**
+ * A connection may break at any moment, as when PostgreSQL is restarted. Where nothing is asked over it, the next query gets
+ * another; where something is, its query fails, and so does what comes after it in the same transaction. Neither may end the
+ * process, as an error that nobody listens to would.
+ */
+function surviving(pool: pg.Pool): void {
+  pool.on('error', () => undefined)
+  pool.on('connect', (client) => client.on('error', () => undefined))
 }
 
 async function openEmbedded(embedded: Embedded): Promise<Connection> {
@@ -67,7 +76,7 @@ async function openEmbedded(embedded: Embedded): Promise<Connection> {
     max: 1,
     ...LIMITS,
   })
-  pool.on('error', () => undefined)
+  surviving(pool)
   return {
     db: drizzle(pool, { schema }),
     kind: 'embedded',

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import { threadFile } from '../places'
+import type { Fence } from './dataFiles'
 
 /** What opening says while it works. */
 export type OnProgress = (message: string) => void
@@ -19,9 +20,13 @@ const INITDB_NOTICE_MS = 3000
 /**
  * Starts the embedded database on a folder, and does not wait: it opens while the server's own code is still being
  * loaded. This module needs nothing but Node, so it can be the first thing that runs. Unless told otherwise, what a commit
- * acknowledged lies on the disk.
+ * acknowledged lies on the disk. With a fence the process ends at once when the folder is no longer its own.
  */
-export function startEmbedded(folder: string, onProgress: OnProgress = () => {}, isDurable = true): Embedded {
+export function startEmbedded(
+  folder: string,
+  onProgress: OnProgress = () => {},
+  { isDurable = true, fence }: { readonly isDurable?: boolean; readonly fence?: Fence } = {},
+): Embedded {
   const isNew = !existsSync(folder) || readdirSync(folder).length === 0
   if (!isNew && !existsSync(join(folder, 'PG_VERSION')))
     throw new Error(
@@ -38,7 +43,7 @@ export function startEmbedded(folder: string, onProgress: OnProgress = () => {},
   const sockets = mkdtempSync(join(tmpdir(), 'parrot-'))
   const worker = new Worker(threadFile('pgliteWorker'), {
     execArgv: [],
-    workerData: { folder, socketPath: join(sockets, '.s.PGSQL.5432'), isDurable },
+    workerData: { folder, socketPath: join(sockets, '.s.PGSQL.5432'), isDurable, fence },
   })
   const ended = new Promise((resolve) => worker.once('exit', resolve))
   const socketFolder = firstWord(worker)

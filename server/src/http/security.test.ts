@@ -72,7 +72,7 @@ describe('who comes from outside', () => {
   let open: TestApp
   let visitors: string
   beforeAll(async () => {
-    open = await openTestApp({ PARROT_PORT: '0', PARROT_VISITOR_PORT: '0' })
+    open = await openTestApp({ PORT: '0', PARROT_VISITOR_PORT: '0' })
     const { paths } = (await open.ask('GET', '/api/openapi.json')).body as { paths: Record<string, object> }
     for (const [path, methods] of Object.entries(paths))
       for (const method of Object.keys(methods))

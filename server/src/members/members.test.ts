@@ -264,7 +264,7 @@ describe('members', () => {
     expect((await app.ask('GET', '/api/agents', undefined, { ...outside, cookie: cookie! })).status).toBe(200)
     expect((await app.ask('GET', '/api/agents', undefined, outside)).status).toBe(401)
     expect((await app.ask('POST', '/api/agents', { name: 'X' }, { ...outside, ...origin })).status).toBe(401)
-    const open = await openTestApp({ PARROT_HOST: '0.0.0.0', PARROT_PORT: '0' })
+    const open = await openTestApp({ PARROT_HOST: '0.0.0.0', PORT: '0' })
     await expect(open.listen()).rejects.toThrow(/nobody signs in yet/)
     await open.end()
   })
