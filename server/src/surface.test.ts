@@ -1,12 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openTestApp, RULES, type TestApp } from '../testing/testApp'
+import { sharedTestApp, RULES, type TestApp } from '../testing/testApp'
 
 /** The interface as a script outside the project uses it: real HTTP, and the field names it relies on. */
 let app: TestApp
 let url: string
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   url = await app.server.listen({ host: '127.0.0.1', port: 0 })
 })
 afterAll(() => app.end())

@@ -1,6 +1,7 @@
 import { cpSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { sql } from 'drizzle-orm'
 import { buildApp, configFrom, type App } from '../src'
 import { blankImage } from './blankImage'
 
@@ -68,6 +69,31 @@ export async function openTestApp(env: Record<string, string> = {}, dataFolder =
       rmSync(dataFolder, { recursive: true, force: true })
     },
   }
+}
+
+let shared: Promise<TestApp> | undefined
+
+/**
+ * The server that all files of a worker share, with nothing in it: a file that needs no settings of its own, makes no members
+ * and starts no server anew is given it emptied, since another one takes seconds. It ends with its worker.
+ */
+export async function sharedTestApp(): Promise<TestApp> {
+  shared ??= openTestApp().then((app) => {
+    process.once('exit', () => rmSync(app.dataFolder, { recursive: true, force: true }))
+    return { ...app, end: async () => undefined }
+  })
+  const app = await shared
+  await emptied(app)
+  return app
+}
+
+/** Takes everything out of a server's database once its jobs are over. */
+async function emptied({ services: { db } }: TestApp): Promise<void> {
+  await db.execute(sql`update jobs set state = 'cancelled' where state = 'queued'`)
+  await until(async () => (await db.execute(sql`select 1 from jobs where state = 'running'`)).rows.length === 0)
+  const { rows } = await db.execute(sql`select tablename as name from pg_tables where schemaname = 'public'`)
+  const names = rows.map(({ name }) => sql.identifier(String(name)))
+  await db.execute(sql`truncate ${sql.join(names, sql`, `)} cascade`)
 }
 
 export function formOf(file: File): FormData {

@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openTestApp, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
 })
 afterAll(() => app.end())
 

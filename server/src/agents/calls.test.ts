@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openTestApp, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   for (const text of ['When do you open on Saturdays?', 'Do you sell compost?'])
     await app.ask('POST', `/api/agents/${agent}/turns`, { text })

@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import sharp from 'sharp'
-import { openTestApp, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
 })
 afterAll(() => app.end())

@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 
 /** What carries a newcomer from an empty agent to a published one. */
 let app: TestApp
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
 })
 afterAll(() => app.end())
 

@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
 })
 afterAll(() => app.end())
 

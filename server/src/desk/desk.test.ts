@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { eq, sql } from 'drizzle-orm'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 import { conversations } from '../database'
 import { missLate } from './conversations'
 import { isWithin } from './hours'
@@ -10,7 +10,7 @@ let agent: string
 const DESK = { isOn: true, timeZone: 'UTC' }
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   await app.read(agent, rulesFile())
   await app.ask('POST', `/api/agents/${agent}/editions`, {})

@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http'
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { buildModelEndpoint } from '@parrot/stand-ins'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 import { versionVectors } from '../database'
 
 const standIn = buildModelEndpoint('the-key')
@@ -12,7 +12,7 @@ const servers: Server[] = []
 
 beforeAll(async () => {
   baseUrl = `${await standIn.listen({ host: '127.0.0.1', port: 0 })}/v1`
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   await app.read(agent, rulesFile())
 })

@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { unzipFiles, zipFiles, type FolderFile } from '@parrot/core/folder'
-import { formOf, openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
+import { formOf, sharedTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let ada: string
@@ -15,7 +15,7 @@ const QUESTIONS = [
 ]
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   const set = { name: 'House style', rules: [{ id: 'we', do: 'Never say “mate”.' }] }
   const { id: house } = (await app.ask('POST', '/api/rule-sets', set)).body
   ada = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id

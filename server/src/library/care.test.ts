@@ -2,12 +2,12 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Hit, Passage, Source, SourceElsewhere } from '@parrot/contract'
 import { CUTTING } from '@parrot/core/library'
 import { pdfOf } from '@parrot/core/testing/pdf'
-import { formOf, openTestApp, untilRead, type TestApp } from '../../testing/testApp'
+import { formOf, sharedTestApp, untilRead, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
 })
 afterAll(() => app.end())

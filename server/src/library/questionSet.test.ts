@@ -1,12 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { formOf, openTestApp, rulesFile, untilRead, type TestApp } from '../../testing/testApp'
+import { formOf, sharedTestApp, rulesFile, untilRead, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
 let source: string
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   source = (await app.read(agent, rulesFile())).id
 })

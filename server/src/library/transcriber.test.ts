@@ -1,14 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { zipSync } from 'fflate'
 import { buildTranscriber, labelledWav } from '@parrot/stand-ins'
-import { formOf, openTestApp, untilRead, type TestApp } from '../../testing/testApp'
+import { formOf, sharedTestApp, untilRead, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
 const service = buildTranscriber()
 let url = ''
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   url = `${await service.listen({ host: '127.0.0.1', port: 0 })}/transcriptions`
 })

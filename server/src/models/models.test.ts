@@ -3,7 +3,7 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildModelEndpoint } from '@parrot/stand-ins'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 
 const KEY = 'sk-very-secret-0815'
 const standIn = buildModelEndpoint(KEY)
@@ -13,7 +13,7 @@ let address: string
 const servers: Server[] = []
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   await app.read(agent, rulesFile())
   address = `${await standIn.listen({ host: '127.0.0.1', port: 0 })}/v1`

@@ -3,7 +3,7 @@ import { readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { exchangeOf } from '@parrot/core/dialogue'
 import type { ScriptResult } from '@parrot/core/rehearsal'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 import { agentById } from '../agents/queries'
 import { ask, draftOf } from '../turns/subject'
 import { Baselines } from './baselines'
@@ -12,7 +12,7 @@ import { playAll, type Played } from './index'
 let app: TestApp
 let id: string
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   id = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   await app.read(id, rulesFile())
 })

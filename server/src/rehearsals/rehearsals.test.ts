@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { buildModelEndpoint } from '@parrot/stand-ins'
-import { openTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, until, type TestApp } from '../../testing/testApp'
 
 let app: TestApp
 let agent: string
@@ -27,7 +27,7 @@ const script = {
 }
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   await app.read(agent, rulesFile())
 })

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { read } from '@parrot/core/library'
-import { openTestApp, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, type TestApp } from '../../testing/testApp'
 import { documentOf } from './document'
 
 /** What replies show beside their words, through the HTTP surface: kept, given again, told to programs, taken along. */
@@ -21,7 +21,7 @@ const INSERTS = [
 ]
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   const made = (await app.ask('POST', '/api/agents', { name: 'Pea' })).body
   agent = made.id
   slug = made.slug

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { eq } from 'drizzle-orm'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 import { turns } from '../database'
 
 let app: TestApp
@@ -8,7 +8,7 @@ let desk: string
 let pea: string
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   desk = (await app.ask('POST', '/api/agents', { name: 'Desk' })).body.id
   pea = (await app.ask('POST', '/api/agents', { name: 'Pea' })).body.id
   await app.read(desk, rulesFile())

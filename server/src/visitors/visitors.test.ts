@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openTestApp, rulesFile, type TestApp } from '../../testing/testApp'
+import { sharedTestApp, rulesFile, type TestApp } from '../../testing/testApp'
 import { deliveries } from '../database'
 
 let app: TestApp
@@ -24,7 +24,7 @@ const FORM = {
 const ANA = { n: 'Ana Reed', e: 'ana@plots.example', p: '+44 20 7946 0000', c: 'small', a: 'yes' }
 
 beforeAll(async () => {
-  app = await openTestApp()
+  app = await sharedTestApp()
   agent = (await app.ask('POST', '/api/agents', { name: 'Ada' })).body.id
   await app.read(agent, rulesFile())
   const { revision, brief } = (await app.ask('GET', `/api/agents/${agent}/brief`)).body
