@@ -34,7 +34,6 @@ describe('a server that was stopped for a while, and wakes after another took it
       ({ ok }) => ok,
       () => false,
     )
-  
 
   it('ends before it writes anything, and what the other keeps is whole', async () => {
     const first = await start()

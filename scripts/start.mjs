@@ -52,7 +52,10 @@ if (!existsSync(stamp) || statSync(stamp).mtimeMs < Math.max(...SOURCES.map((nam
 process.on('SIGINT', () => stop(0))
 process.on('SIGTERM', () => stop(0))
 const standIns = run('standIns.js')
-const server = run('main.js', { PORT: String(ports.server), PARROT_SIMULATED_MODELS: `http://127.0.0.1:${ports.model}/v1` })
+const server = run('main.js', {
+  PORT: String(ports.server),
+  PARROT_SIMULATED_MODELS: `http://127.0.0.1:${ports.model}/v1`,
+})
 server.once('exit', (code) => stop(code ?? 1))
 standIns.once('exit', (code) => code && console.log('The stand-ins stopped. Is another copy running?'))
 if (await untilHealthy(server)) {
