@@ -1,24 +1,19 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import type { ChildProcess } from 'node:child_process'
 import { rmSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, it } from 'vitest'
-import { freePort, untilUp } from '../server/testing/ports'
+import { freeBase } from '../server/testing/ports'
 import { newDataFolder } from '../server/testing/testApp'
-import { gone, hasEnded } from './product'
-
-const main = fileURLToPath(new URL('../dist/main.js', import.meta.url))
+import { gone, hasEnded, Product } from './product'
 
 describe('a server that was stopped for a while, and wakes after another took its data folder over', () => {
   const data = newDataFolder()
   const running: ChildProcess[] = []
 
   async function start(): Promise<{ child: ChildProcess; port: number }> {
-    const port = await freePort()
-    const env = { ...process.env, PORT: String(port), PARROT_DATA: data, PARROT_LOG: 'silent' }
-    const child = spawn(process.execPath, [main], { env, stdio: 'ignore' })
+    const product = new Product(await freeBase(), data, { PARROT_DURABLE: 'on' })
+    const child = await product.serve()
     running.push(child)
-    await untilUp(port)
-    return { child, port }
+    return { child, port: product.ports.server }
   }
   afterAll(() => {
     for (const child of running) child.kill('SIGKILL')

@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { portsAbove, type Ports } from '../scripts/ports.mjs'
 import { untilUp } from '../server/testing/ports'
 
-const dist = fileURLToPath(new URL('../dist/', import.meta.url))
+const root = fileURLToPath(new URL('..', import.meta.url))
 
 export const hasEnded = ({ exitCode, signalCode }: ChildProcess): boolean => exitCode !== null || signalCode !== null
 
@@ -23,13 +23,27 @@ export class Product {
     this.ports = portsAbove(base)
   }
 
-  /** Starts one of the built programs; what it complains of is shown. */
-  run(file: 'main' | 'standIns' | 'seed'): ChildProcess {
-    return spawn(process.execPath, [`${dist}${file}.js`], {
-      stdio: ['ignore', 'ignore', 'inherit'],
+  /** Starts everything by the start command, with the sample scenario loaded, and waits until it says that it is ready. */
+  async start(): Promise<ChildProcess> {
+    const child = this.#run('scripts/start.mjs', 'pipe')
+    let said = ''
+    child.stdout!.on('data', (part: Buffer) => (said += part.toString()))
+    while (!said.includes('Mild Parrot is ready')) {
+      if (hasEnded(child)) throw new Error(`The product did not start:\n${said}`)
+      await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+    if (said.includes('could not be loaded')) throw new Error(said)
+    return child
+  }
+
+  /** Starts one program; what it complains of is shown. */
+  #run(file: string, stdout: 'ignore' | 'pipe' = 'ignore'): ChildProcess {
+    return spawn(process.execPath, [`${root}${file}`], {
+      stdio: ['ignore', stdout, 'inherit'],
       env: {
         ...process.env,
         PARROT_BASE_PORT: String(this.base),
+        PORT: String(this.ports.server),
         PARROT_DATA: this.dataFolder,
         PARROT_LOG: 'silent',
         PARROT_SIMULATED_MODELS: `http://127.0.0.1:${this.ports.model}/v1`,
@@ -42,14 +56,14 @@ export class Product {
 
   /** Starts the server and waits until it answers. */
   async serve(): Promise<ChildProcess> {
-    const child = this.run('main')
+    const child = this.#run('dist/main.js')
     await untilUp(this.ports.server)
     return child
   }
 
   /** Starts the stand-ins and waits until the last of them answers. */
   async standIn(): Promise<ChildProcess> {
-    const child = this.run('standIns')
+    const child = this.#run('dist/standIns.js')
     const calendar = `http://127.0.0.1:${this.ports.calendar}/`
     while (!hasEnded(child) && !(await fetch(calendar).then(Boolean, () => false)))
       await new Promise((resolve) => setTimeout(resolve, 50))

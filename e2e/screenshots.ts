@@ -187,3 +187,4 @@ await shoot('people', '/people', async () => {
   await page.getByLabel('The link').waitFor()
 })
 await world.end()
+await world.browser.close()

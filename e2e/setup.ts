@@ -17,18 +17,12 @@ declare module 'vitest' {
   }
 }
 
-/** Loads the sample scenario once into a new folder. */
+/** Starts the product on an empty folder as a newcomer does, which loads the sample scenario, and stops it. */
 export async function seed(): Promise<Seeded> {
   const seeded = { base: await freeBase(), folder: newDataFolder() }
-  const product = new Product(seeded.base, seeded.folder)
-  const standIns = await product.standIn()
-  const server = await product.serve()
-  const seeding = product.run('seed')
-  await gone(seeding)
-  server.kill('SIGTERM')
-  standIns.kill('SIGTERM')
-  await Promise.all([gone(server), gone(standIns)])
-  if (seeding.exitCode !== 0) throw new Error('The sample scenario could not be loaded.')
+  const product = await new Product(seeded.base, seeded.folder).start()
+  product.kill('SIGTERM')
+  await gone(product)
   return seeded
 }
 

@@ -46,6 +46,22 @@ describe('a turn', () => {
     expect(turn.reply).not.toBe('')
   })
 
+  describe('of a letter with a question at its end', () => {
+    const letter = `Good morning. ${'We have walked past the plots for years. '.repeat(60)}When is the water turned on?`
+
+    it('is read by how it begins and ends, and kept whole', async () => {
+      const turn = await take(letter)
+      expect(turn.reply).toContain('Water is turned on in April')
+      expect(turn.said).toBe(letter)
+      expect(turn.line.length).toBeLessThan(letter.length / 2)
+    })
+
+    it('reaches a language model whole', async () => {
+      const turn = await take(letter, [], saying('Water is turned on in April [1].'))
+      expect(turn.messages.at(-1)!.content).toContain(letter)
+    })
+  })
+
   it('is the same every time', async () => {
     const [one, two] = [await take('What does a plot cost?'), await take('What does a plot cost?')]
     expect(one).toEqual(two)

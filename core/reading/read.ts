@@ -174,7 +174,7 @@ function cutAtJoints(sentence: string, words: LanguageWords): string[] {
   const pieces: string[] = []
   let from = 0
   for (let at = FEWEST_WORDS; at < tokens.length - FEWEST_WORDS; at++) {
-    if (at - from < FEWEST_WORDS || !joints.has(tokens[at]!.text)) continue
+    if (!joints.has(tokens[at]!.text)) continue
     const next = joints.has(tokens[at + 1]?.text ?? '') ? at + 2 : at + 1
     const before = tokens.slice(from, at)
     if (!beginsAsking(before, words) && !/\?\W*$/.test(sentence.slice(tokens[at - 1]!.end, tokens[at]!.start))) continue

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readLine } from './index'
+import { readLine, readPart } from './index'
 
 const kindOf = (line: string) => readLine(line).questions[0]!.kind
 
@@ -91,5 +91,15 @@ describe('what a question asks for', () => {
     expect(
       readLine('How early must I check in?').questions[0]!.terms.find(({ word }) => word === 'early')?.isLight,
     ).toBe(true)
+  })
+})
+
+describe('what is read of a line', () => {
+  it('is all of it, or of a very long one whole words from both ends', () => {
+    expect(readPart('Are bonfires allowed?')).toBe('Are bonfires allowed?')
+    const part = readPart(`first ${'middle '.repeat(700)}last`)
+    expect(part).toMatch(/^first middle [\s\S]* middle last$/)
+    expect(part.length).toBeLessThanOrEqual(1201)
+    expect(new Set(part.split(/\s/))).toEqual(new Set(['first', 'middle', 'last']))
   })
 })

@@ -369,7 +369,7 @@ function boundAt(text: string, { start, end }: { start: number; end: number }): 
   }
   const before = text.slice(Math.max(0, start - BOUND_REACH), start)
   // Where no word stands before it, as in a row of figures, nothing can bound it.
-  if (!/\p{L}\.?(?: of)?\s*$/u.test(before) && !/:\s*$/.test(before)) return 'exact'
+  if (!/[\p{L}.:]\s*$/u.test(before)) return 'exact'
   for (const [bound, pattern] of BEFORE) if (pattern.test(before)) return bound
   return 'exact'
 }

@@ -71,7 +71,7 @@ const commandsFrom = (value = ''): Record<string, readonly string[]> =>
 
 /** The variable that says where the server listens, and what it says. */
 const portIn = (env: Readonly<Record<string, string | undefined>>): [name: string, value: string] => {
-  const name = ['PARROT_BASE_PORT', 'PORT'].find((each) => env[each] !== undefined)
+  const name = ['PORT', 'PARROT_BASE_PORT'].find((each) => env[each] !== undefined)
   return name === undefined ? ['PORT', '4100'] : [name, env[name]!]
 }
 

@@ -103,8 +103,7 @@ function goOn(
     ])
   // A bare yes is no name and no number.
   const isNothing = duty.isTool && slot?.type === 'text' && state.reading.act === 'acknowledged'
-  const value =
-    slot && !isNothing ? slotValue(slot, slot.type === 'text' ? state.said : line, true, context.today) : undefined
+  const value = slot && !isNothing ? slotValue(slot, line, true, context.today) : undefined
   const [asked] = state.reading.questions
   const isQuestion = slot?.mayAsk ? false : isAsking || INFORMATION.has(asked!.kind) || asked!.isYesNo
   // A question in between is answered; the duty's own question comes again after it.

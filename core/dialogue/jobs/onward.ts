@@ -23,7 +23,7 @@ export function askOnward(
   context: TurnContext,
 ): Promise<StepResult> | undefined {
   const job = jobs.find(({ id }) => id === last.jobId)
-  const line = state.line
+  const { line } = state
   const tokens = tokensOf(line)
   const leads = find(wordsOf(state.reading.language).leadsOn, tokens)?.from === 0
   if (!job || tokens.length > (leads ? MOST_WORDS_LEADING : MOST_WORDS)) return undefined

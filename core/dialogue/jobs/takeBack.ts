@@ -54,7 +54,7 @@ function correctedIn(
   state: TurnState,
   context: TurnContext,
 ): { name: string; value: string } | undefined {
-  const line = state.line
+  const { line } = state
   const tokens = tokensOf(line)
   const correcting = find(wordsOf(state.reading.language).corrects, tokens)
   if (correcting?.from !== 0) return undefined
@@ -122,7 +122,7 @@ async function withdrawFrom(
   state: TurnState,
   context: TurnContext,
 ): Promise<StepResult | undefined> {
-  const line = state.line
+  const { line } = state
   const words = wordsOf(state.reading.language)
   const tokens = tokensOf(line)
   if (reversible.length === 0 || !find(words.takesBack, tokens)) return undefined

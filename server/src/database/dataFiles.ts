@@ -13,7 +13,7 @@ const BELIEVED_MS = 50
 type Operations = Record<string, (...given: never[]) => unknown>
 /** What changes something on the disk, of files that are open and of names. */
 const CHANGING = {
-  stream_ops: ['write', 'msync', 'setattr', 'fsync'],
+  stream_ops: ['open', 'write', 'msync', 'setattr', 'fsync'],
   node_ops: ['setattr', 'mknod', 'rename', 'unlink', 'rmdir', 'symlink'],
 } as const
 
@@ -23,7 +23,7 @@ const CHANGING = {
  *
  * With a fence, each change looks whether the folder is still this process's own. One that was stopped for a while, as on
  * a laptop that slept, may find that another server took the folder over; a single write then would damage the database,
- * so `onLost` must end the process at once.
+ * so `onLost` must end the process at once; should it come back, the change fails.
  */
 export class DataFiles extends NodeFS {
   readonly #isDurable: boolean
@@ -75,7 +75,10 @@ function lookingAt({ path, mark }: Fence, onLost: () => void): (isSync: boolean)
   return (isSync) => {
     const now = Date.now()
     if (!isSync && Math.abs(now - lookedAt) < BELIEVED_MS) return
-    if (!isOurs()) onLost()
+    if (!isOurs()) {
+      onLost()
+      throw new Error('The data folder is another server’s now.')
+    }
     lookedAt = now
   }
 }

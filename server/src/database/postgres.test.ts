@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { eq, inArray } from 'drizzle-orm'
+import { eq, inArray, sql } from 'drizzle-orm'
 import { formOf, openTestApp, rulesFile, until, untilRead, type TestApp } from '../../testing/testApp'
 import { postgresBinaries, startPostgres } from '../../testing/postgres'
 import { allowances, jobs, sourceVersions } from './index'
@@ -56,6 +56,19 @@ describe.skipIf(!bin)('on a PostgreSQL server', () => {
       }),
     )
     expect((await Promise.all(saves)).map((answer) => answer.status).sort()).toEqual([200, 409, 409, 409, 409])
+  })
+
+  it('a connection that is lost within a transaction fails that transaction, and nothing else', async () => {
+    const { db } = app.services
+    const cutOff = db.transaction(async (tx) => {
+      const { rows } = await tx.execute(sql`select pg_backend_pid() as pid`)
+      await db.execute(sql`select pg_terminate_backend(${rows[0]!.pid}::int)`)
+      // The loss is heard of while nothing is asked.
+      await new Promise((resolve) => setTimeout(resolve, 200))
+      await tx.execute(sql`select 1`)
+    })
+    await expect(cutOff).rejects.toThrow()
+    expect((await app.ask('GET', '/api/health')).body.status).toBe('ok')
   })
 
   describe('with several servers on it', () => {
