@@ -1,5 +1,5 @@
 /** Takes the pictures of the main views from the demo data, for the README. Run after `npm run build`. */
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, rmSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Page } from 'playwright-core'
 import prepare from '../server/testing/blankImage'
@@ -11,7 +11,8 @@ const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url))
 mkdirSync(folder, { recursive: true })
 await prepare()
 // Visitors of the sample are soon done, so that they can be asked what they wanted.
-const world = await worldOf(await seed(), { PARROT_QUIET_MINUTES: '1' })
+const seeded = await seed()
+const world = await worldOf(seeded, { PARROT_QUIET_MINUTES: '1' })
 const { agents } = (await (await fetch(`${world.url}/api/agents`)).json()) as { agents: { id: string; name: string }[] }
 const marlow = `/agents/${agents.find((agent) => agent.name === 'Marlow')!.id}`
 const page = await world.open('/')
@@ -188,3 +189,4 @@ await shoot('people', '/people', async () => {
 })
 await world.end()
 await world.browser.close()
+rmSync(seeded.folder, { recursive: true, force: true })
